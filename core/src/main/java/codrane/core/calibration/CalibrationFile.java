@@ -1,0 +1,66 @@
+package codrane.core.calibration;
+
+import codrane.core.octets.Checksums;
+import java.util.List;
+
+/**
+ * A calibration file as read: its data at addresses, and what identifies it.
+ *
+ * @param bytes octets of data, gaps not counted
+ * @param crc32 CRC-32 ISO-HDLC over the data in address order, gaps skipped
+ * @param sha256 of the file itself, lower-case hex
+ */
+public record CalibrationFile(
+        Format format, MemoryImage image, List<MemoryImage.Segment> segments, long bytes, long crc32, String sha256) {
+    /** How the file is written. */
+    public enum Format {
+        INTEL_HEX("intel-hex"),
+        S_RECORD("s-record"),
+        BINARY("binary");
+
+        private final String label;
+
+        Format(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    public CalibrationFile {
+        segments = List.copyOf(segments);
+    }
+
+    /** Reads a file of any known format: the first character tells which. */
+    public static ReadResult read(byte[] content) {
+        if (content.length == 0) return new ReadResult.Damaged(1, 1, "the file is empty");
+        MemoryImage image = new MemoryImage();
+        char first = (char) (content[0] & 0xFF);
+        boolean text = looksLikeText(content);
+        Format format = !text
+                ? Format.BINARY
+                : first == ':' ? Format.INTEL_HEX : first == 'S' ? Format.S_RECORD : Format.BINARY;
+        try {
+            switch (format) {
+                case INTEL_HEX -> new IntelHexReader(image).read(content);
+                case S_RECORD -> new SRecordReader(image).read(content);
+                case BINARY -> image.put(0, content);
+            }
+        } catch (RecordLine.Fault fault) {
+            return new ReadResult.Damaged(fault.line, fault.column, fault.getMessage());
+        }
+        if (image.size() == 0) return new ReadResult.Damaged(1, 1, "the file holds no data");
+        return new ReadResult.Read(new CalibrationFile(
+                format, image, image.segments(), image.size(), image.crc32(), Checksums.sha256(content)));
+    }
+
+    /** HEX and S-record files are printable; one odd octet in the first line makes the file binary. */
+    private static boolean looksLikeText(byte[] content) {
+        for (int i = 0; i < content.length && content[i] != '\n'; i++) {
+            if (content[i] < ' ' && content[i] != '\r' && content[i] != '\t') return false;
+        }
+        return true;
+    }
+}

@@ -1,0 +1,125 @@
+package codrane.core.pack;
+
+import codrane.core.coding.Layout;
+import codrane.core.fault.FaultCode;
+import codrane.core.vin.VinRule;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A vehicle model as its pack describes it.
+ *
+ * @param wmi first three characters of its VINs
+ * @param vinReference module whose VIN counts as the vehicle's own
+ * @param service name of the maker's service, as in its address
+ */
+public record Pack(
+        String id,
+        int version,
+        String title,
+        String maker,
+        String wmi,
+        VinRule vinRule,
+        ModelCode model,
+        String vinReference,
+        String service,
+        PackLink link,
+        Supply supply,
+        KeyPosition key,
+        Optional<GatewayPolicy> gateway,
+        Map<String, PackModule> modules,
+        Map<String, Layout> layouts,
+        Map<String, String> madeFor,
+        List<FaultText> faults) {
+    /**
+     * Characters of the VIN that name the model.
+     *
+     * @param from first position, 1..17
+     * @param to last position, inclusive
+     */
+    public record ModelCode(int from, int to, Map<String, String> models) {
+        public ModelCode {
+            models = Map.copyOf(models);
+        }
+    }
+
+    /** The battery and what the vehicle draws, in ampere-hours and amperes. */
+    public record Supply(String chemistry, double capacityAh, double keyOnA, double programmingA) {}
+
+    /**
+     * Where the key's position can be read.
+     *
+     * @param dataIdentifier holds one octet: 0 off, 1 on, 2 engine running
+     */
+    public record KeyPosition(String module, int dataIdentifier) {}
+
+    /** @param fromYear first model year with a gateway */
+    public record GatewayPolicy(int fromYear, String family, String authority) {}
+
+    /**
+     * A fault number in words.
+     *
+     * @param module that stores it
+     * @param cause class of its cause
+     * @param arises state from which the simulated vehicle raises it
+     */
+    public record FaultText(String module, FaultCode code, String title, Cause cause, Optional<Condition> arises) {}
+
+    /** Classes of causes. */
+    public enum Cause {
+        CODING_MISSING("comes from missing or foreign coding, goes when coded"),
+        IDENTITY("comes from a part of another vehicle, goes when its identity is written"),
+        SOFTWARE("comes from unfitting software, goes when programmed"),
+        PROGRAMMING_TRANSIENT("comes from the programming itself, goes by clearing"),
+        REAL("a real fault: diagnose it");
+
+        private final String words;
+
+        Cause(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    public Pack {
+        modules = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(modules));
+        layouts = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(layouts));
+        madeFor = Map.copyOf(madeFor);
+        faults = List.copyOf(faults);
+    }
+
+    /** @throws IllegalArgumentException when the pack has no such module */
+    public PackModule module(String moduleId) {
+        PackModule module = modules.get(moduleId);
+        if (module == null)
+            throw new IllegalArgumentException("module: " + moduleId + " (expected one of " + modules.keySet() + ")");
+        return module;
+    }
+
+    /** The model's name for a VIN of this maker, or empty when the pack does not cover it. */
+    public Optional<String> modelOf(codrane.core.vin.Vin vin) {
+        if (!vin.wmi().equals(wmi)) return Optional.empty();
+        String code = vin.text().substring(model.from() - 1, model.to());
+        return Optional.ofNullable(model.models().get(code));
+    }
+
+    public List<Layout> blocksOf(PackModule module) {
+        return module.blocks().stream().map(layouts::get).toList();
+    }
+
+    public Optional<FaultText> fault(String moduleId, FaultCode code) {
+        return faults.stream()
+                .filter(f -> f.module().equals(moduleId) && f.code().equals(code))
+                .findFirst();
+    }
+
+    /** Octets of a module's whole coding, its blocks in pack order. */
+    public int codingOctets(PackModule module) {
+        return blocksOf(module).stream().mapToInt(Layout::length).sum();
+    }
+}

@@ -1,0 +1,126 @@
+package codrane.core.pack;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/**
+ * One module of a vehicle model.
+ *
+ * @param address diagnostic address, 0..255
+ * @param tag three letters, used on line sheets
+ * @param identification data identifiers by what they hold
+ * @param blocks layout ids of its coding
+ */
+public record PackModule(
+        String id,
+        int address,
+        String tag,
+        String title,
+        Traits traits,
+        Parts parts,
+        Software software,
+        Optional<Flash> flash,
+        Session session,
+        Map<Ident, Integer> identification,
+        List<String> blocks) {
+    /** What can be read about a module. */
+    public enum Ident {
+        VIN("vin", "VIN"),
+        PART("part", "Part number"),
+        HARDWARE("hardware", "Hardware"),
+        SOFTWARE("software", "Software"),
+        SERIAL("serial", "Serial number"),
+        COUNTER("counter", "Programming counter"),
+        TRANSFER_STATE("transfer-state", "Transfer state");
+
+        private final String key;
+        private final String title;
+
+        Ident(String key, String title) {
+            this.key = key;
+            this.title = title;
+        }
+
+        public String key() {
+            return key;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /**
+     * @param vinRewritable false: bound to its first VIN for good
+     * @param demanding needs the higher voltage window
+     * @param looks what a person sees or hears during a write, in words
+     */
+    public record Traits(boolean vinRewritable, boolean demanding, boolean wiredOnly, List<String> looks) {
+        public Traits {
+            looks = List.copyOf(looks);
+        }
+    }
+
+    public record Parts(Pattern pattern, List<List<String>> interchangeable) {
+        public Parts {
+            interchangeable = interchangeable.stream().map(List::copyOf).toList();
+        }
+    }
+
+    /**
+     * @param current version of a healthy vehicle of the model
+     * @param needed least version with which the rest of the vehicle works
+     */
+    public record Software(String current, String needed) {}
+
+    /** @param length octets */
+    public record Range(long start, int length) {}
+
+    /** How an interrupted transfer goes on. */
+    public enum Resume {
+        FROM_ADDRESS,
+        FROM_ERASE
+    }
+
+    /**
+     * @param version where the image holds its software version, ASCII padded with blanks
+     * @param hardware where the image holds the hardware number that it is for
+     * @param blockBytes octets of one transfer request, header included, 3..4095
+     * @param blockSize ISO-TP block size that the module asks for, 0..255
+     */
+    public record Flash(
+            Range segment,
+            Range version,
+            Range hardware,
+            Resume resume,
+            int blockBytes,
+            Duration separationTime,
+            int blockSize,
+            Duration erase,
+            Duration block,
+            Duration verify) {}
+
+    /**
+     * @param programming session number for programming
+     * @param extended session number for writing
+     * @param securityLevel odd sub-function that asks for a seed
+     * @param securityMask parameter of the simulated vehicles' made-up key computation
+     */
+    public record Session(
+            int programming, int extended, Duration p2, Duration p2Star, int securityLevel, long securityMask) {}
+
+    public PackModule {
+        identification = Map.copyOf(identification);
+        blocks = List.copyOf(blocks);
+    }
+
+    /** @throws IllegalStateException when the pack gives none; the loader insists on those that are needed */
+    public int did(Ident ident) {
+        Integer did = identification.get(ident);
+        if (did == null) throw new IllegalStateException(id + " has no identifier for " + ident.key());
+        return did;
+    }
+}

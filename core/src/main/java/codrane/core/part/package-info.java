@@ -1,0 +1,2 @@
+/** Part numbers and software versions. Read {@link codrane.core.part.PartNumber} first. */
+package codrane.core.part;

@@ -1,0 +1,65 @@
+package codrane.core.plan;
+
+/** What must be kept, or waived by name with a reason, before what depends on it. */
+public enum HoldPoint {
+    CONSENT(Stage.INTAKE, "Customer agrees to the work", By.PERSON, true),
+    LINK_PROVEN(Stage.BENCH, "One request was answered over this link", By.FACT, false),
+    SUPPLY_HELD(Stage.BENCH, "The supply voltage is read and within its window", By.FACT, false),
+    FAULTS_RECORDED(Stage.IDENTIFY, "Faults are written down before anything is cleared", By.FACT, false),
+    IDENTITY_SETTLED(Stage.IDENTIFY, "The VINs agree, or the donor is accepted", By.PERSON, true),
+    BASELINE_STORED(Stage.BASELINE, "Everything readable is stored", By.FACT, false),
+    PLAN_AGREED(Stage.DECIDE, "The plan is agreed to", By.PERSON, false),
+    FILE_CHECKED(Stage.PREPARE, "The calibration is whole and for this hardware", By.FACT, false),
+    SHEET_CHECKED(Stage.PREPARE, "The line sheet is whole and for this vehicle", By.FACT, false),
+    POWER_READY(Stage.PREPARE, "Supply held for 10 s at the start voltage", By.FACT, false),
+    WRITES_RELEASED(Stage.RUN, "The writes are released", By.PERSON, false),
+    RUN_FINISHED(Stage.RUN, "Every step of the run is read back", By.FACT, false),
+    READ_BACK_AGREES(Stage.PROVE, "A fresh scan agrees with what was written", By.FACT, true),
+    FUNCTION_TESTED(Stage.PROVE, "The function itself was tried", By.PERSON, true);
+
+    /** Who keeps a hold point: a person by name, or what was read. */
+    public enum By {
+        PERSON,
+        FACT
+    }
+
+    private final Stage stage;
+    private final String title;
+    private final By by;
+    private final boolean waivable;
+
+    HoldPoint(Stage stage, String title, By by, boolean waivable) {
+        this.stage = stage;
+        this.title = title;
+        this.by = by;
+        this.waivable = waivable;
+    }
+
+    public Stage stage() {
+        return stage;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    public By by() {
+        return by;
+    }
+
+    /** Whether a person may waive it with a reason. */
+    public boolean waivable() {
+        return waivable;
+    }
+
+    /** As in addresses: lower case with dashes. */
+    public String key() {
+        return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    public static java.util.Optional<HoldPoint> of(String key) {
+        return java.util.Arrays.stream(values())
+                .filter(h -> h.key().equals(key))
+                .findFirst();
+    }
+}

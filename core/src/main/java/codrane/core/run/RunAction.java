@@ -1,0 +1,41 @@
+package codrane.core.run;
+
+import codrane.core.gateway.OperationMatrix.Operation;
+import codrane.core.octets.Bytes;
+import codrane.core.power.PowerWindow;
+import java.time.Duration;
+
+/** What the executor does next. */
+public sealed interface RunAction {
+    /**
+     * @param purpose for people and the journal
+     * @param operation asked of the gateway matrix before sending
+     * @param writes whether it changes something in the module
+     */
+    record Send(String purpose, String module, Bytes request, Operation operation, boolean writes)
+            implements RunAction {}
+
+    /**
+     * One block of a download; the executor takes the data from the checked file.
+     *
+     * @param number from 1
+     * @param counter block sequence counter, 0..255
+     */
+    record SendBlock(String module, int number, int counter, long address, int length) implements RunAction {}
+
+    record AwaitPower(PowerWindow window) implements RunAction {}
+
+    /** A condition of the vehicle: read where possible, else confirmed by the technician. */
+    record AwaitKeyOn(String prompt) implements RunAction {}
+
+    record Pause(String purpose, Duration time) implements RunAction {}
+
+    record Finished() implements RunAction {}
+
+    /**
+     * @param lost true: the module needs recovery; false: stopped where it is safe
+     * @param sentence what happened and what it means for the vehicle
+     * @param nextStep what to do now
+     */
+    record Stopped(boolean lost, String sentence, String nextStep) implements RunAction {}
+}

@@ -1,0 +1,311 @@
+package codrane.core.run;
+
+import codrane.core.access.SimulatedKey;
+import codrane.core.gateway.OperationMatrix.Operation;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
+import codrane.core.run.Reply.Positive;
+import codrane.core.run.Reply.Refused;
+import codrane.core.run.Reply.Silent;
+import codrane.core.run.RunState.Phase;
+
+/**
+ * Advances a run by one answer. Pure: no clock, no link. {@code next} judges the answer to the action before, and gives
+ * the next action.
+ */
+public final class RunMachine {
+    static final int MOST_TRIES = 3;
+
+    private RunMachine() {}
+
+    public static Step next(RunState state, RunEvent event) {
+        if (state.finished()) return new Step(state, new RunAction.Finished());
+        return switch (event) {
+            case RunEvent.Proceed() -> proceed(state);
+            case RunEvent.Answered(Reply reply) -> answered(state, reply);
+        };
+    }
+
+    private static Step proceed(RunState state) {
+        return switch (state.phase()) {
+            case BEGIN -> begin(state);
+            case POWER -> enter(state.at(Phase.PROMPT));
+            case PROMPT -> enter(state.at(Phase.SESSION));
+            case RESTART -> enter(state.at(Phase.WAKE));
+            default -> enter(state);
+        };
+    }
+
+    private static Step begin(RunState state) {
+        return switch (state.task()) {
+            case RunTask.Program program -> enter(state.at(Phase.POWER));
+            case RunTask.Write write -> enter(state.at(Phase.POWER));
+            case RunTask.Restart restart -> enter(state.at(Phase.RESTART));
+            case RunTask.Clear clear -> enter(state.at(Phase.CLEAR));
+        };
+    }
+
+    private static Step answered(RunState state, Reply reply) {
+        return switch (reply) {
+            case Positive(Bytes message) -> positive(state, message);
+            case Refused(ResponseCode code) -> refused(state, code);
+            case Silent silent -> silent(state, silent);
+        };
+    }
+
+    /** The action that belongs to a state. */
+    private static Step enter(RunState state) {
+        if (state.finished()) return new Step(state, new RunAction.Finished());
+        if (state.phase() == Phase.BEGIN) return begin(state);
+        return new Step(state, action(state));
+    }
+
+    private static RunAction action(RunState state) {
+        RunTask task = state.task();
+        PackModule module = task.module();
+        PackModule.Session session = module.session();
+        return switch (state.phase()) {
+            case POWER -> new RunAction.AwaitPower(window(task));
+            case PROMPT -> new RunAction.AwaitKeyOn("Turn the key on, leave the engine off.");
+            case SESSION ->
+                send(state, "Open the session", Bytes.of(0x10, sessionOf(task)), Operation.READ_IDENTIFICATION, false);
+            case SEED ->
+                send(state, "Ask for a seed", Bytes.of(0x27, session.securityLevel()), Operation.SECURITY, false);
+            case BEGIN, KEY, TRANSFER -> throw new IllegalStateException(state.phase() + " has no action of its own");
+            case ASK_STATE ->
+                send(
+                        state,
+                        "Ask how far the transfer got",
+                        read(module.did(PackModule.Ident.TRANSFER_STATE)),
+                        Operation.READ_IDENTIFICATION,
+                        false);
+            case ERASE -> send(state, "Erase", ProgramRequests.erase(program(task)), Operation.PROGRAM, true);
+            case REQUEST_DOWNLOAD ->
+                send(
+                        state,
+                        "Ask for a download",
+                        ProgramRequests.download(program(task), state.from()),
+                        Operation.PROGRAM,
+                        true);
+            case EXIT -> send(state, "End the transfer", Bytes.of(0x37), Operation.PROGRAM, true);
+            case CHECK ->
+                send(
+                        state,
+                        "Let the module check itself",
+                        ProgramRequests.check(program(task)),
+                        Operation.PROGRAM,
+                        true);
+            case RESTART -> send(state, "Restart the module", Bytes.of(0x11, 0x01), Operation.ROUTINE, true);
+            case WAKE ->
+                send(state, "Wait until it answers", Bytes.of(0x3E, 0x00), Operation.READ_IDENTIFICATION, false);
+            case CONFIRM ->
+                send(
+                        state,
+                        "Read its software number",
+                        read(module.did(PackModule.Ident.SOFTWARE)),
+                        Operation.READ_IDENTIFICATION,
+                        false);
+            case READ ->
+                send(
+                        state,
+                        "Read what is there",
+                        read(write(task).dataIdentifier()),
+                        Operation.READ_IDENTIFICATION,
+                        false);
+            case WRITE -> send(state, task.title(), writeRequest(write(task)), Operation.CODE, true);
+            case READ_BACK ->
+                send(state, "Read it back", read(write(task).dataIdentifier()), Operation.READ_IDENTIFICATION, false);
+            case CLEAR -> send(state, task.title(), Bytes.of(0x14, 0xFF, 0xFF, 0xFF), Operation.CLEAR, true);
+            case REREAD ->
+                send(state, "Read the faults again", Bytes.of(0x19, 0x02, 0xFF), Operation.READ_FAULTS, false);
+        };
+    }
+
+    private static RunAction send(RunState state, String purpose, Bytes request, Operation operation, boolean writes) {
+        return new RunAction.Send(purpose, state.task().module().id(), request, operation, writes);
+    }
+
+    private static RunAction block(RunState state) {
+        RunTask.Program program = program(state.task());
+        long address = state.from() + (long) (state.block() - 1) * state.payload();
+        int length = (int) Math.min(state.payload(), program.start() + program.length() - address);
+        return new RunAction.SendBlock(program.module().id(), state.block(), state.block() & 0xFF, address, length);
+    }
+
+    private static Step positive(RunState state, Bytes message) {
+        return switch (state.phase()) {
+            case SESSION -> enter(state.at(Phase.SEED));
+            case SEED -> key(state, message);
+            case KEY -> afterUnlock(state);
+            case ASK_STATE -> resume(state, message);
+            case ERASE -> enter(state.download(program(state.task()).start()));
+            case REQUEST_DOWNLOAD -> startTransfer(state, message);
+            case TRANSFER -> confirmedBlock(state, message);
+            case EXIT -> enter(state.at(Phase.CHECK));
+            case CHECK -> checked(state, message);
+            case RESTART ->
+                new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
+            case WAKE ->
+                state.task() instanceof RunTask.Program ? enter(state.at(Phase.CONFIRM)) : enter(state.nextTask());
+            case CONFIRM -> confirmSoftware(state, message);
+            case READ -> alreadyThere(state, message);
+            case WRITE -> enter(state.at(Phase.READ_BACK));
+            case READ_BACK -> compare(state, message);
+            case CLEAR -> enter(state.at(Phase.REREAD));
+            case REREAD -> enter(state.nextTask());
+            case BEGIN, POWER, PROMPT -> throw new IllegalStateException("no answer is expected in " + state.phase());
+        };
+    }
+
+    private static Step key(RunState state, Bytes message) {
+        Bytes seed = message.length() >= 6 ? message.slice(2, 4) : Bytes.EMPTY;
+        if (seed.isEmpty() || seed.allAre(0)) return afterUnlock(state); // an all-zero seed: unlocked already
+        PackModule.Session session = state.task().module().session();
+        Bytes request = Bytes.of(0x27, session.securityLevel() + 1).plus(SimulatedKey.of(seed, session.securityMask()));
+        return new Step(state.at(Phase.KEY), send(state, "Unlock the module", request, Operation.SECURITY, false));
+    }
+
+    private static Step afterUnlock(RunState state) {
+        if (state.task() instanceof RunTask.Write) return enter(state.at(Phase.READ));
+        return enter(state.at(state.recovering() ? Phase.ASK_STATE : Phase.ERASE));
+    }
+
+    /** What the module reports decides, not the journal: octet 0 is its state, then the next free address. */
+    private static Step resume(RunState state, Bytes message) {
+        RunTask.Program program = program(state.task());
+        TransferState reported = TransferState.of(message.from(3), program);
+        return switch (reported) {
+            case TransferState.Verified() -> enter(state.at(Phase.CHECK)); // perhaps of the old content
+            case TransferState.Partial(long next) -> enter(state.download(next));
+            case TransferState.FromErase() -> enter(state.at(Phase.ERASE));
+        };
+    }
+
+    private static Step startTransfer(RunState state, Bytes message) {
+        int most = ProgramRequests.longestBlock(message);
+        int blockBytes = Math.min(
+                most, program(state.task()).module().flash().orElseThrow().blockBytes());
+        if (blockBytes < 3)
+            return lost(state, "offers blocks of " + most + " octets, which can't hold data", "Recover the run.");
+        RunState transfer = state.transfer(blockBytes - 2);
+        return new Step(transfer, block(transfer));
+    }
+
+    private static Step confirmedBlock(RunState state, Bytes message) {
+        boolean echoed = message.length() >= 2 && message.u8(1) == (state.block() & 0xFF);
+        if (!echoed) return lost(state, "confirmed another block than was sent", "Recover the run.");
+        RunState next = state.nextBlock();
+        return next.block() > next.blocks() ? enter(next.at(Phase.EXIT)) : new Step(next, block(next));
+    }
+
+    private static Step checked(RunState state, Bytes message) {
+        boolean good = message.length() >= 5 && message.u8(4) == 0;
+        if (good) return enter(state.at(Phase.RESTART));
+        if (state.payload() == 0) return enter(state.at(Phase.ERASE)); // nothing was sent since recovering
+        return lost(
+                state,
+                "says that the content is not what it should be",
+                "Recover the run: it is erased and written again.");
+    }
+
+    private static Step confirmSoftware(RunState state, Bytes message) {
+        String software = message.from(3).text().strip();
+        String expected = program(state.task()).softwareAfter();
+        if (software.equals(expected)) return enter(state.nextTask());
+        return lost(state, "reports software " + software + " instead of " + expected, "Recover the run.");
+    }
+
+    private static Step alreadyThere(RunState state, Bytes message) {
+        boolean there = message.from(3).equals(write(state.task()).value());
+        return there ? enter(state.nextTask()) : enter(state.at(Phase.WRITE));
+    }
+
+    private static Step compare(RunState state, Bytes message) {
+        Bytes found = message.from(3);
+        if (found.equals(write(state.task()).value())) return enter(state.nextTask());
+        return safe(
+                state,
+                "gave back " + found.spaced() + " instead of what was written",
+                "Scan again, then run the rest.");
+    }
+
+    private static Step refused(RunState state, ResponseCode code) {
+        return switch (state.phase()) {
+            case READ -> enter(state.at(Phase.WRITE)); // nothing there that could be read
+            case REREAD -> enter(state.nextTask());
+            case ASK_STATE -> enter(state.at(Phase.ERASE));
+            case WAKE -> again(state, "does not wake up");
+            default -> {
+                String what = "refuses: " + code.words();
+                yield state.committed() ? lost(state, what, code.nextStep()) : safe(state, what, code.nextStep());
+            }
+        };
+    }
+
+    private static Step silent(RunState state, Silent silent) {
+        return switch (state.phase()) {
+            case WRITE -> enter(state.at(Phase.READ_BACK)); // outcome unknown: read, never repeat blindly
+            case RESTART ->
+                new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
+            case ERASE, CHECK, EXIT, REQUEST_DOWNLOAD, KEY ->
+                stop(state, "did not answer", "Keep the power on and recover the run.");
+            default -> again(state, "did not answer within " + silent.waited().toMillis() + " ms");
+        };
+    }
+
+    /** Repeats a request that may be repeated: reads, and a block with the same counter. */
+    private static Step again(RunState state, String what) {
+        int most = state.phase() == Phase.WAKE ? 20 : MOST_TRIES;
+        if (state.tries() + 1 >= most) return stop(state, what, "Check cable and power, then go on.");
+        RunState retry = state.again();
+        if (retry.phase() == Phase.TRANSFER) return new Step(retry, block(retry));
+        return enter(retry);
+    }
+
+    private static Step stop(RunState state, String what, String nextStep) {
+        return state.committed() ? lost(state, what, nextStep) : safe(state, what, nextStep);
+    }
+
+    private static Step lost(RunState state, String what, String nextStep) {
+        return new Step(state, new RunAction.Stopped(true, sentence(state, what), nextStep));
+    }
+
+    private static Step safe(RunState state, String what, String nextStep) {
+        return new Step(state, new RunAction.Stopped(false, sentence(state, what), nextStep));
+    }
+
+    private static String sentence(RunState state, String what) {
+        return state.task().module().title() + " " + what + ".";
+    }
+
+    private static Bytes read(int dataIdentifier) {
+        return Bytes.of(0x22, dataIdentifier >> 8, dataIdentifier & 0xFF);
+    }
+
+    private static Bytes writeRequest(RunTask.Write task) {
+        return Bytes.of(0x2E, task.dataIdentifier() >> 8, task.dataIdentifier() & 0xFF)
+                .plus(task.value());
+    }
+
+    private static int sessionOf(RunTask task) {
+        PackModule.Session session = task.module().session();
+        return task instanceof RunTask.Program ? session.programming() : session.extended();
+    }
+
+    private static codrane.core.power.PowerWindow window(RunTask task) {
+        return switch (task) {
+            case RunTask.Program program -> program.window();
+            case RunTask.Write write -> write.window();
+            case RunTask.Restart restart -> throw new IllegalStateException("a restart has no power gate");
+            case RunTask.Clear clear -> throw new IllegalStateException("clearing has no power gate");
+        };
+    }
+
+    private static RunTask.Program program(RunTask task) {
+        return (RunTask.Program) task;
+    }
+
+    private static RunTask.Write write(RunTask task) {
+        return (RunTask.Write) task;
+    }
+}

@@ -1,0 +1,37 @@
+package codrane.core.run;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
+import codrane.core.power.PowerWindow;
+
+/** What one part of a run is to achieve. Each can be begun again after a loss, and finds out itself what is left to do. */
+public sealed interface RunTask {
+    /** For people. */
+    String title();
+
+    /**
+     * @param start address of the first octet of the data
+     * @param length octets of data
+     * @param crc32 over the data, which the module is asked to confirm
+     * @param softwareAfter version that the module must report afterwards
+     */
+    record Program(
+            PackModule module,
+            long start,
+            int length,
+            long crc32,
+            String softwareAfter,
+            PowerWindow window,
+            String title)
+            implements RunTask {}
+
+    /** Writes one data identifier and reads it back: VIN or a coding block. */
+    record Write(PackModule module, int dataIdentifier, Bytes value, PowerWindow window, String title)
+            implements RunTask {}
+
+    record Restart(PackModule module, String title) implements RunTask {}
+
+    record Clear(PackModule module, String title) implements RunTask {}
+
+    PackModule module();
+}

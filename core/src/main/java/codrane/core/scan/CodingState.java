@@ -1,0 +1,50 @@
+package codrane.core.scan;
+
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.vin.Vin;
+
+/** What a module's coding is to this vehicle. */
+public enum CodingState {
+    NONE("has no coding"),
+    AGREES("agrees"),
+    BLANK("blank"),
+    FOR_ANOTHER("for another VIN"),
+    CHECK_WRONG("check does not fit"),
+    NOT_READ("not read");
+
+    private final String words;
+
+    CodingState(String words) {
+        this.words = words;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** The worst state of the module's blocks. */
+    public static CodingState of(Pack pack, PackModule module, ModuleReading reading, Vin vin) {
+        if (module.blocks().isEmpty()) return NONE;
+        CodingState worst = AGREES;
+        for (Layout layout : pack.blocksOf(module)) {
+            Bytes block = reading.coding().get(layout.id());
+            CodingState state = block == null ? NOT_READ : ofBlock(pack, layout, block, vin);
+            if (state != AGREES) worst = state;
+        }
+        return worst;
+    }
+
+    /** One block against the vehicle. */
+    public static CodingState ofBlock(Pack pack, Layout layout, Bytes block, Vin vin) {
+        if (block.length() != layout.length()) return CHECK_WRONG;
+        if (layout.isBlank(block)) return BLANK;
+        if (!layout.check().holds(block)) return CHECK_WRONG;
+        String key = pack.madeFor().get(layout.id());
+        if (key == null) return AGREES;
+        String end = layout.field(key).orElseThrow().read(block);
+        return end.equals(vin.end()) ? AGREES : FOR_ANOTHER;
+    }
+}

@@ -1,0 +1,108 @@
+package codrane.core.coding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import codrane.core.octets.Bytes;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class LayoutTest {
+    private static final Field STEP = new Field(
+            "step", "Step lamp", 3, 3, Field.Kind.ENUMERATION, false, Map.of(0L, "off", 5L, "long"), Field.Scale.NONE);
+    private static final Field LOAD = new Field(
+            "load",
+            "Load",
+            8,
+            16,
+            Field.Kind.SCALED,
+            true,
+            Map.of(),
+            new Field.Scale(new BigDecimal("0.5"), BigDecimal.ONE, "kg"));
+    private static final BlockCheck CRC = new BlockCheck(BlockCheck.Kind.CRC16_CCITT_FALSE, 0, 3, 3, false);
+    private static final Layout LAYOUT = new Layout("b", "Block", 0x611, 5, List.of(STEP, LOAD), CRC, Map.of());
+
+    @Test
+    void encode_oneField_changesOnlyItsBitsAndTheCheck() {
+        Bytes original = CRC.apply(Bytes.of(0xFF, 0xFF, 0xFF, 0, 0));
+        Bytes block = ((Layout.Encoded.Block) LAYOUT.encode(Map.of("step", "off"), original)).octets();
+        assertThat(block.slice(0, 3)).isEqualTo(Bytes.of(0b11100011, 0xFF, 0xFF));
+        assertThat(CRC.holds(block)).isTrue();
+    }
+
+    @Test
+    void read_littleScaled_hasFactorOffsetAndUnit() {
+        assertThat(LOAD.read(Bytes.of(0, 0x03, 0x01, 0, 0))).isEqualTo("130.5 kg");
+    }
+
+    @Test
+    void encode_valueThatTheFieldCannotHold_isRefused() {
+        Bytes original = Bytes.filled(5, 0);
+        assertThat(LAYOUT.encode(Map.of("step", "blue"), original)).isInstanceOf(Layout.Encoded.Refused.class);
+        assertThat(LAYOUT.encode(Map.of("load", "1.25 kg"), original)).isInstanceOf(Layout.Encoded.Refused.class);
+        assertThat(LAYOUT.encode(Map.of("no", "1"), original)).isInstanceOf(Layout.Encoded.Refused.class);
+        assertThat(LAYOUT.encode(Map.of("step", "off"), Bytes.EMPTY)).isInstanceOf(Layout.Encoded.Refused.class);
+    }
+
+    @Test
+    void diff_changedField_isNamed() {
+        assertThat(LAYOUT.diff(Bytes.of(0, 0, 0, 0, 0), Bytes.of(0b00010100, 0, 0, 9, 9)))
+                .containsExactly(new Layout.Change("step", "Step lamp", "off", "long"));
+    }
+
+    @Test
+    void decodeEncode_randomLayouts_giveTheSameBlockAndTouchNothingElse() {
+        Random random = new Random(7);
+        for (int round = 0; round < 2000; round++) {
+            int length = 1 + random.nextInt(12);
+            Field field = field(random, length);
+            byte[] octets = new byte[length];
+            random.nextBytes(octets);
+            Bytes block = Bytes.copyOf(octets);
+            assertThat(field.write(block, field.read(block))).contains(block);
+            random.nextBytes(octets);
+            Bytes moved = field.write(block, field.read(Bytes.copyOf(octets))).orElseThrow();
+            for (int bit = 0; bit < length * 8; bit++) {
+                boolean inside = bit >= field.at() && bit < field.end();
+                Bytes from = inside ? Bytes.copyOf(octets) : block;
+                assertThat(moved.u8(bit / 8) >> (7 - bit % 8) & 1).isEqualTo(from.u8(bit / 8) >> (7 - bit % 8) & 1);
+            }
+        }
+    }
+
+    private static Field field(Random random, int length) {
+        boolean little = random.nextBoolean();
+        int at = little ? 8 * random.nextInt(length) : random.nextInt(length * 8);
+        int room = Math.min(64, length * 8 - at);
+        int bits = little ? 8 * (1 + random.nextInt(room / 8)) : 1 + random.nextInt(room);
+        Field.Kind kind = random.nextBoolean() ? Field.Kind.SIGNED : Field.Kind.UNSIGNED;
+        return new Field("f", "F", at, bits, kind, little, Map.of(), Field.Scale.NONE);
+    }
+
+    @Test
+    void field_littleOverPartOfAnOctet_isRefused() {
+        assertThrows(
+                IllegalArgumentException.class,
+                () -> new Field("f", "F", 3, 8, Field.Kind.UNSIGNED, true, Map.of(), Field.Scale.NONE));
+    }
+
+    @Test
+    void blockCheck_everyKind_holdsAfterApplyingAndBreaksOnOneBit() {
+        List<String> kinds = new ArrayList<>();
+        for (BlockCheck.Kind kind : BlockCheck.Kind.values()) {
+            if (kind == BlockCheck.Kind.NONE) continue;
+            BlockCheck check = new BlockCheck(kind, 0, 8, 8, true);
+            Bytes block = check.apply(Bytes.parse("0102030405060708 00000000"));
+            byte[] damaged = block.toArray();
+            damaged[2] ^= 0x10;
+            assertThat(check.holds(block)).isTrue();
+            assertThat(check.holds(Bytes.copyOf(damaged))).isFalse();
+            kinds.add(kind.name());
+        }
+        assertThat(kinds).hasSize(5);
+    }
+}

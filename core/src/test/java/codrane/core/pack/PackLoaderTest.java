@@ -1,0 +1,97 @@
+package codrane.core.pack;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.vin.Vin;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class PackLoaderTest {
+    private static List<PackProblem> problems(String yaml) {
+        return PackLoader.load("x.yaml", yaml) instanceof PackResult.Invalid invalid ? invalid.problems() : List.of();
+    }
+
+    @Test
+    void load_shippedPacks_areValid() {
+        Pack lorne = Packs.lorne();
+        assertThat(lorne.modules()).hasSizeGreaterThanOrEqualTo(10);
+        assertThat(lorne.modelOf(new Vin("0BKLR3A46MN004127"))).contains("Lorne");
+        assertThat(lorne.modelOf(new Vin("0TVWP2E67TN002240"))).isEmpty();
+        assertThat(lorne.module("tail-lift").flash().orElseThrow().resume()).isEqualTo(PackModule.Resume.FROM_ADDRESS);
+        assertThat(((PackLink.Can) lorne.link()).requestId(0x67)).isEqualTo(0x4CE);
+        assertThat(Packs.wisp().modules()).hasSize(3);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "wmi: 0BK|wmi: OBKX|wmi must be three VIN characters",
+                "address: 0x1B|address: 0x1A|modules.gearbox.address is also the address of engine",
+                "address: 0x1B|address: 0x1FF|expected 0..255",
+                "address: 0x1B|address: soon|expected a number",
+                "tag: GBX|tag: gbx|modules.gearbox.tag must be three capital letters",
+                "bitrate: 500000|bitrate: 5|link.bitrate is 5",
+                "check-digit: true|check-digit: yes|expected true or false",
+                "resume: from-address|resume: maybe|expected one of from-address, from-erase",
+                "version: 1|version: 1\\nversion: 2|version is there twice",
+                "title: Brennick Lorne|titel: Brennick Lorne|title is missing",
+                "title: Brennick Lorne|title: Brennick Lorne\\ncolour: red|colour is not known here",
+                "blocks: [doors-main]|blocks: [door-main]|names the layout door-main, which is not there",
+                "reference: body|reference: boddy|names the module boddy, which is not there",
+                "at: 48, bits: 48|at: 192, bits: 48|ends past the block",
+                "when: coding-blank, block: lift-main|when: coding-green, block: lift-main|expected one of vin-foreign",
+                "when: coding-blank, block: lift-main|when: coding-blank, block: body-main|is not a block of tail-lift",
+                "code: B1A04-54|code: B1A04|expected a form like B1A04-54",
+                "kind: crc16-ccitt-false|kind: crc17|expected one of none, sum8"
+            })
+    void load_oneMistake_isNamedWithItsLine(String from, String to, String reason) {
+        String good = Packs.text("brennick-lorne");
+        String source = from.contains("bits: 48") ? "at: 0, bits: 48" : from;
+        int at = good.indexOf(source);
+        assertThat(at).as("the pack holds " + source).isNotNegative();
+        String bad = good.substring(0, at) + to.replace("\\n", "\n") + good.substring(at + source.length());
+        long line = bad.substring(0, at).lines().count();
+        List<PackProblem> problems = problems(bad);
+        assertThat(problems).anySatisfy(p -> {
+            assertThat(p.reason()).contains(reason);
+            assertThat(p.file()).isEqualTo("x.yaml");
+            if (!reason.contains("missing")) assertThat((long) p.line()).isBetween(line - 1, line + 2);
+        });
+    }
+
+    @Test
+    void load_notYaml_namesTheLine() {
+        assertThat(problems("pack: x\n  bad: [1, 2\n")).singleElement().satisfies(p -> {
+            assertThat(p.line()).isGreaterThan(1);
+            assertThat(p.reason()).startsWith("not readable as YAML");
+        });
+        assertThat(problems("")).hasSize(1);
+        assertThat(problems("- a\n- b\n")).isNotEmpty();
+    }
+
+    @Test
+    void load_everyOneLineCutOut_isValidOrNamesProblems() {
+        List<String> lines = Packs.text("tolvane-wisp").lines().toList();
+        for (int cut = 0; cut < lines.size(); cut++) {
+            List<String> rest = new java.util.ArrayList<>(lines);
+            rest.remove(cut);
+            assertThat(PackLoader.load("x.yaml", String.join("\n", rest))).isNotNull();
+        }
+    }
+
+    @Test
+    void load_randomDamage_neverThrows() {
+        Random random = new Random(17);
+        String good = Packs.text("tolvane-wisp");
+        for (int round = 0; round < 400; round++) {
+            StringBuilder bad = new StringBuilder(good);
+            for (int i = 0; i < 3; i++)
+                bad.setCharAt(random.nextInt(bad.length()), "{}[]:&*-\n a0\"".charAt(random.nextInt(13)));
+            assertThat(PackLoader.load("x.yaml", bad.toString())).isNotNull();
+        }
+    }
+}

@@ -1,0 +1,179 @@
+package codrane.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.scan.ModuleReading;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class PlannerTest {
+    private static Plan plan(String module, Map<String, ModuleReading> readings) {
+        return Planner.plan(Situations.replaced(module, readings));
+    }
+
+    private static List<Kind> kinds(Plan plan) {
+        return plan.operations().stream().map(Operation::kind).toList();
+    }
+
+    private static Map<String, ModuleReading> with(ModuleReading reading) {
+        Map<String, ModuleReading> readings = Situations.healthy();
+        readings.put(reading.module(), reading);
+        return readings;
+    }
+
+    private static ModuleReading tailLift(codrane.core.vin.Vin vin, String software) {
+        return Situations.reading(Situations.LORNE.module("tail-lift"), vin, software);
+    }
+
+    @Test
+    void plan_usedTailLiftWithOlderSoftware_programsWritesVinAndCodes() {
+        Plan plan = plan("tail-lift", Situations.usedTailLift());
+        assertThat(kinds(plan))
+                .containsExactly(
+                        Kind.SCAN,
+                        Kind.BASELINE,
+                        Kind.PROGRAM,
+                        Kind.WRITE_VIN,
+                        Kind.WRITE_CODING,
+                        Kind.RESET,
+                        Kind.CLEAR,
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST);
+        assertThat(plan.blocked()).isFalse();
+        assertThat(plan.operations().get(2).reasons().getFirst())
+                .isEqualTo("Software 3.08 is older than 3.12, which this vehicle needs.");
+        assertThat(plan.operations().get(2).safeToStopDuring()).isFalse();
+        assertThat(plan.seconds()).isGreaterThan(60);
+    }
+
+    @Test
+    void plan_usedTailLiftWhoseSoftwareFits_isCodedOnly() {
+        assertThat(kinds(plan("tail-lift", with(tailLift(Situations.DONOR, "3.12")))))
+                .doesNotContain(Kind.PROGRAM)
+                .contains(Kind.WRITE_VIN);
+    }
+
+    @Test
+    void plan_bootOnlyPart_isProgrammed() {
+        assertThat(kinds(plan("tail-lift", with(tailLift(Situations.VIN, ""))))).contains(Kind.PROGRAM);
+    }
+
+    @Test
+    void plan_partThatIsRightAlready_writesNoVinAndNoCoding() {
+        assertThat(kinds(plan("tail-lift", Situations.healthy())))
+                .doesNotContain(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_CODING);
+    }
+
+    @Test
+    void plan_silentPart_isBlockedAndWritesNothing() {
+        Plan plan = plan("tail-lift", with(ModuleReading.silent("tail-lift")));
+        assertThat(plan.blocks()).singleElement().asString().contains("does not answer");
+        assertThat(plan.writes()).isEmpty();
+    }
+
+    @Test
+    void plan_partBoundToItsDonor_isBlocked() {
+        ModuleReading bound = Situations.reading(Situations.LORNE.module("restraints"), Situations.DONOR, "5.00");
+        assertThat(plan("restraints", with(bound)).blocks())
+                .singleElement()
+                .asString()
+                .contains("bound to 0BKLR3A48MN004131 for good");
+    }
+
+    @Test
+    void plan_blankVin_isWritten() {
+        ModuleReading reading = tailLift(Situations.VIN, "3.12");
+        Map<Ident, Bytes> identification = new HashMap<>(reading.identification());
+        identification.put(Ident.VIN, Bytes.filled(17, 0xFF));
+        ModuleReading blank =
+                new ModuleReading("tail-lift", reading.presence(), identification, reading.coding(), List.of(), true);
+        assertThat(kinds(plan("tail-lift", with(blank)))).contains(Kind.WRITE_VIN);
+    }
+
+    @Test
+    void plan_lockedGateway_isBlocked() {
+        VehicleFacts facts = new VehicleFacts(
+                JobKind.REPLACE_MODULE,
+                Situations.LORNE,
+                Situations.VIN,
+                Optional.of("tail-lift"),
+                Optional.empty(),
+                Situations.usedTailLift(),
+                new Gateway.Locked());
+        assertThat(Planner.plan(facts).blocked()).isTrue();
+    }
+
+    @Test
+    void plan_oldNeighbours_areLeftAloneAndNamed() {
+        ModuleReading brakes = Situations.reading(Situations.LORNE.module("brakes"), Situations.VIN, "1.9");
+        Plan plan = plan("tail-lift", with(brakes));
+        assertThat(plan.writes().map(Operation::module)).doesNotContain("brakes");
+        assertThat(plan.decisions())
+                .anySatisfy(d -> assertThat(d.judgement().reason()).contains("Older software in Brakes is left alone"));
+    }
+
+    @Test
+    void plan_baselineOnly_writesNothing() {
+        VehicleFacts facts = new VehicleFacts(
+                JobKind.BASELINE_ONLY,
+                Situations.LORNE,
+                Situations.VIN,
+                Optional.empty(),
+                Optional.empty(),
+                Situations.usedTailLift(),
+                new Gateway.Locked());
+        Plan plan = Planner.plan(facts);
+        assertThat(plan.blocked()).isFalse();
+        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE);
+    }
+
+    @Test
+    void plan_randomFacts_keepTheInvariants() {
+        Random random = new Random(23);
+        List<String> modules = List.copyOf(Situations.LORNE.modules().keySet());
+        for (int round = 0; round < 2000; round++) {
+            String replaced = modules.get(random.nextInt(modules.size()));
+            Plan plan = plan(replaced, randomReadings(random, modules));
+            List<Kind> kinds = kinds(plan);
+            assertThat(kinds).isSorted();
+            assertThat(kinds.getFirst()).isEqualTo(Kind.SCAN);
+            assertThat(kinds.get(1)).isEqualTo(Kind.BASELINE);
+            assertThat(plan.writes()).allSatisfy(write -> {
+                assertThat(write.module()).isIn("", replaced);
+                assertThat(write.holds()).contains(HoldPoint.WRITES_RELEASED);
+                assertThat(write.reasons()).isNotEmpty();
+            });
+            if (plan.writes().findAny().isPresent())
+                assertThat(kinds).endsWith(Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
+            assertThat(plan.decisions())
+                    .hasSize(10)
+                    .allSatisfy(d -> assertThat(d.judgement().reason()).endsWith("."));
+        }
+    }
+
+    private static Map<String, ModuleReading> randomReadings(Random random, List<String> modules) {
+        Map<String, ModuleReading> readings = new HashMap<>();
+        for (String id : modules) {
+            codrane.core.vin.Vin vin = random.nextBoolean() ? Situations.VIN : Situations.DONOR;
+            switch (random.nextInt(4)) {
+                case 0 -> readings.put(id, ModuleReading.silent(id));
+                case 1 -> readings.put(id, Situations.reading(Situations.LORNE.module(id), vin, ""));
+                case 2 ->
+                    readings.put(
+                            id,
+                            Situations.reading(
+                                    Situations.LORNE.module(id), vin, random.nextInt(9) + "." + random.nextInt(20)));
+                default -> {} // not asked
+            }
+        }
+        return readings;
+    }
+}

@@ -1,0 +1,27 @@
+package codrane.link;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackLink.Waits;
+import codrane.core.run.Reply;
+
+/** Sends requests to modules, one at a time, and waits for the answer. Not for use by several threads at once. */
+public interface DiagnosticLink extends AutoCloseable {
+    /**
+     * Sends a request and awaits its answer, response-pending answers included.
+     *
+     * @param address diagnostic address of the module, 0..255
+     * @param request service identifier first, 1 to 4095 octets
+     * @throws LinkLostException when the link itself is gone; what became of the request is then unknown
+     */
+    Reply request(int address, Bytes request, Waits waits);
+
+    /**
+     * Sends a request that is not answered, such as {@code 3E 80}.
+     *
+     * @throws LinkLostException when the link itself is gone
+     */
+    void tell(int address, Bytes request);
+
+    @Override
+    void close();
+}

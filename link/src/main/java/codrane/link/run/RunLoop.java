@@ -1,0 +1,99 @@
+package codrane.link.run;
+
+import codrane.core.calibration.MemoryImage;
+import codrane.core.gateway.OperationMatrix;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.run.Reply;
+import codrane.core.run.RunAction;
+import codrane.core.run.RunEvent;
+import codrane.core.run.RunMachine;
+import codrane.core.run.RunState;
+import codrane.core.run.Step;
+import codrane.link.DiagnosticLink;
+import codrane.link.LinkLostException;
+import codrane.link.scan.VehicleScanner;
+
+/** Runs the run engine to its end on the calling thread. */
+public final class RunLoop {
+    private final DiagnosticLink link;
+    private final Pack pack;
+    private final MemoryImage image;
+    private final RunGates gates;
+    private final RunJournal journal;
+
+    /** @param image data of the download; empty when the run has none */
+    public RunLoop(DiagnosticLink link, Pack pack, MemoryImage image, RunGates gates, RunJournal journal) {
+        this.link = link;
+        this.pack = pack;
+        this.image = image;
+        this.gates = gates;
+        this.journal = journal;
+    }
+
+    /** @return {@code Finished} or {@code Stopped}; a lost link is a stop that needs recovery */
+    public RunAction run(RunState start) {
+        Step step = RunMachine.next(start, new RunEvent.Proceed());
+        while (true) {
+            if (step.action() instanceof RunAction.Finished || step.action() instanceof RunAction.Stopped)
+                return step.action();
+            try {
+                step = advance(step);
+            } catch (LinkLostException e) {
+                return new RunAction.Stopped(
+                        true,
+                        "The link was lost: " + e.getMessage(),
+                        "Keep the power on, reconnect, then recover the run.");
+            }
+        }
+    }
+
+    private Step advance(Step step) {
+        RunState state = step.state();
+        return switch (step.action()) {
+            case RunAction.Send send -> send(state, send);
+            case RunAction.SendBlock block -> block(state, block);
+            case RunAction.AwaitPower power -> gate(state, gates.awaitPower(power.window()));
+            case RunAction.AwaitKeyOn key -> gate(state, gates.awaitKeyOn(key.prompt()));
+            case RunAction.Pause pause -> {
+                gates.pause(pause.time());
+                yield RunMachine.next(state, new RunEvent.Proceed());
+            }
+            case RunAction.Finished finished -> throw new IllegalStateException("the loop has ended");
+            case RunAction.Stopped stopped -> throw new IllegalStateException("the loop has ended");
+        };
+    }
+
+    private Step send(RunState state, RunAction.Send send) {
+        if (gates.permit(send.operation()) instanceof OperationMatrix.Verdict.Refused(String reason)) {
+            return stopped(state, reason, "Authorise at Unlock, then run again.");
+        }
+        return exchange(state, send, send.module(), send.request());
+    }
+
+    private Step block(RunState state, RunAction.SendBlock block) {
+        gates.beforeBlock(state);
+        Bytes data = image.read(block.address(), block.length());
+        return exchange(
+                state, block, block.module(), Bytes.of(0x36, block.counter()).plus(data));
+    }
+
+    private Step exchange(RunState state, RunAction action, String moduleId, Bytes request) {
+        journal.open(state, action);
+        var module = pack.module(moduleId);
+        Reply reply = link.request(module.address(), request, VehicleScanner.waits(module));
+        journal.close(state, action, reply);
+        return RunMachine.next(state, new RunEvent.Answered(reply));
+    }
+
+    private static Step gate(RunState state, RunGates.Verdict verdict) {
+        return switch (verdict) {
+            case RunGates.Verdict.Open() -> RunMachine.next(state, new RunEvent.Proceed());
+            case RunGates.Verdict.Closed(String reason, String nextStep) -> stopped(state, reason, nextStep);
+        };
+    }
+
+    private static Step stopped(RunState state, String reason, String nextStep) {
+        return new Step(state, new RunAction.Stopped(state.committed(), reason, nextStep));
+    }
+}

@@ -1,0 +1,97 @@
+package codrane.link.scan;
+
+import codrane.core.coding.Layout;
+import codrane.core.fault.Fault;
+import codrane.core.fault.FaultCode;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLink.Waits;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.run.Reply;
+import codrane.core.scan.ModuleReading;
+import codrane.core.scan.ModuleReading.Presence;
+import codrane.link.DiagnosticLink;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Asks every module of the pack for identification, coding and faults. Only reads; nothing is cleared. */
+public final class VehicleScanner {
+    private static final int ALL_STATUS = 0xFF;
+
+    private final DiagnosticLink link;
+    private final Pack pack;
+
+    public VehicleScanner(DiagnosticLink link, Pack pack) {
+        this.link = link;
+        this.pack = pack;
+    }
+
+    /**
+     * @param progress told each module's reading when it is complete
+     * @throws codrane.link.LinkLostException when the link is gone
+     */
+    public Map<String, ModuleReading> scan(Consumer<ModuleReading> progress) {
+        Map<String, ModuleReading> readings = new LinkedHashMap<>();
+        for (PackModule module : pack.modules().values()) {
+            ModuleReading reading = read(module);
+            readings.put(module.id(), reading);
+            progress.accept(reading);
+        }
+        return readings;
+    }
+
+    /** One module's reading. */
+    public ModuleReading read(PackModule module) {
+        if (ask(module, Bytes.of(0x3E, 0x00)) instanceof Reply.Silent) return ModuleReading.silent(module.id());
+        Map<Ident, Bytes> identification = new LinkedHashMap<>();
+        for (Ident ident : Ident.values()) {
+            boolean has = module.identification().containsKey(ident);
+            if (has) data(module, module.did(ident)).ifPresent(octets -> identification.put(ident, octets));
+        }
+        Map<String, Bytes> coding = new LinkedHashMap<>();
+        for (Layout layout : pack.blocksOf(module)) {
+            data(module, layout.dataIdentifier()).ifPresent(octets -> coding.put(layout.id(), octets));
+        }
+        Optional<List<Fault>> faults = faults(module);
+        boolean bootOnly = module.flash().isPresent() && !identification.containsKey(Ident.SOFTWARE);
+        return new ModuleReading(
+                module.id(),
+                bootOnly ? Presence.BOOT_ONLY : Presence.ANSWERS,
+                identification,
+                coding,
+                faults.orElse(List.of()),
+                faults.isPresent());
+    }
+
+    /** The octets under a data identifier, or empty when the module refuses or is silent. */
+    public Optional<Bytes> data(PackModule module, int dataIdentifier) {
+        Bytes head = Bytes.of(dataIdentifier >> 8, dataIdentifier & 0xFF);
+        Reply reply = ask(module, Bytes.of(0x22).plus(head));
+        if (!(reply instanceof Reply.Positive(Bytes message))) return Optional.empty();
+        return message.from(1).startsWith(head) ? Optional.of(message.from(3)) : Optional.empty();
+    }
+
+    private Optional<List<Fault>> faults(PackModule module) {
+        Reply reply = ask(module, Bytes.of(0x19, 0x02, ALL_STATUS));
+        if (!(reply instanceof Reply.Positive(Bytes message)) || message.length() < 3) return Optional.empty();
+        List<Fault> faults = new ArrayList<>();
+        for (int at = 3; at + 4 <= message.length(); at += 4) {
+            int number = message.u8(at) << 16 | message.u16(at + 1);
+            faults.add(new Fault(module.id(), new FaultCode(number), message.u8(at + 3)));
+        }
+        return Optional.of(faults);
+    }
+
+    private Reply ask(PackModule module, Bytes request) {
+        return link.request(module.address(), request, waits(module));
+    }
+
+    public static Waits waits(PackModule module) {
+        return new Waits(module.session().p2(), module.session().p2Star());
+    }
+}

@@ -1,0 +1,26 @@
+package codrane.link.uds;
+
+import codrane.core.octets.Bytes;
+import codrane.core.run.Reply;
+import codrane.core.run.ResponseCode;
+
+/** What a message that arrived is to the request that waits. Source: unchecked (ISO 14229-1, negative responses). */
+public sealed interface Answer {
+    record Final(Reply reply) implements Answer {}
+
+    /** The module is still working: the extended time starts anew. */
+    record Pending() implements Answer {}
+
+    /** Belongs to another request. */
+    record Foreign() implements Answer {}
+
+    static Answer judge(Bytes request, Bytes message) {
+        int service = request.u8(0);
+        if (message.isEmpty()) return new Foreign();
+        if (message.u8(0) == (service | 0x40)) return new Final(new Reply.Positive(message));
+        boolean negative = message.length() == 3 && message.u8(0) == 0x7F && message.u8(1) == service;
+        if (!negative) return new Foreign();
+        ResponseCode code = new ResponseCode(message.u8(2));
+        return code.is(ResponseCode.Known.RESPONSE_PENDING) ? new Pending() : new Final(new Reply.Refused(code));
+    }
+}

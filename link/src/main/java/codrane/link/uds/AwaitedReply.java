@@ -1,0 +1,75 @@
+package codrane.link.uds;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackLink.Waits;
+import codrane.core.run.Reply;
+import codrane.link.time.Scheduler;
+import java.time.Duration;
+import java.util.concurrent.CompletableFuture;
+
+/** The answer to one request: P2, response pending and P2*. Lives on the scheduler of its bus. */
+final class AwaitedReply {
+    /** A module that is pending for longer than this is taken for silent. */
+    private static final Duration LONGEST_PENDING = Duration.ofMinutes(5);
+
+    private final Scheduler time;
+    private final Bytes request;
+    private final Waits waits;
+    private final Duration margin;
+    private final CompletableFuture<Reply> reply = new CompletableFuture<>();
+    private Scheduler.Timer timer = () -> {};
+    private long sentAt;
+
+    /** @param margin added to the module's times for the way there and back */
+    AwaitedReply(Scheduler time, Bytes request, Waits waits, Duration margin) {
+        this.time = time;
+        this.request = request;
+        this.waits = waits;
+        this.margin = margin;
+    }
+
+    CompletableFuture<Reply> future() {
+        return reply;
+    }
+
+    void sent() {
+        sentAt = time.now();
+        expectWithin(waits.p2());
+    }
+
+    /** The answer has begun to arrive: its own timeouts apply from here. */
+    void incoming() {
+        timer.cancel();
+    }
+
+    void giveUp() {
+        timer.cancel();
+        reply.complete(new Reply.Silent(Duration.ofNanos(Math.max(0, time.now() - sentAt))));
+    }
+
+    void lost(RuntimeException cause) {
+        timer.cancel();
+        reply.completeExceptionally(cause);
+    }
+
+    void onMessage(Bytes message) {
+        if (reply.isDone()) return;
+        switch (Answer.judge(request, message)) {
+            case Answer.Final(Reply answer) -> {
+                timer.cancel();
+                reply.complete(answer);
+            }
+            case Answer.Pending() -> {
+                boolean tooLong = time.now() - sentAt > LONGEST_PENDING.toNanos();
+                if (tooLong) giveUp();
+                else expectWithin(waits.p2Star());
+            }
+            case Answer.Foreign() -> {}
+        }
+    }
+
+    private void expectWithin(Duration span) {
+        timer.cancel();
+        if (!reply.isDone()) timer = time.after(span.plus(margin), this::giveUp);
+    }
+}

@@ -1,0 +1,78 @@
+package codrane.link.doip;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.octets.Bytes;
+import codrane.link.doip.DoipMessage.Diagnostic;
+import codrane.link.doip.DoipMessage.DiagnosticAck;
+import codrane.link.doip.DoipMessage.DiagnosticNegative;
+import codrane.link.doip.DoipMessage.RoutingRequest;
+import codrane.link.doip.DoipMessage.RoutingResponse;
+import java.io.ByteArrayInputStream;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class DoipMessageTest {
+    private static final List<DoipMessage> ALL = List.of(
+            new DoipMessage.HeaderNegative(1),
+            new RoutingRequest(0x0E00, 0),
+            new RoutingResponse(0x0E00, 0x1000, 0x10),
+            new DoipMessage.AliveRequest(),
+            new DoipMessage.AliveResponse(0x0E00),
+            new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190")),
+            new DiagnosticAck(0x1040, 0x0E00),
+            new DiagnosticNegative(0x1040, 0x0E00, 3));
+
+    @Test
+    void encode_messages_areTheHandWrittenOctets() {
+        assertThat(new RoutingRequest(0x0E00, 0).encode().hex()).isEqualTo("02FD0005000000070E000000000000");
+        assertThat(new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190"))
+                        .encode()
+                        .hex())
+                .isEqualTo("02FD8001000000070E00104022F190");
+        assertThat(new DiagnosticAck(0x1040, 0x0E00).encode().hex()).isEqualTo("02FD80020000000510400E0000");
+    }
+
+    @Test
+    void decode_everyMessage_roundTripsAndEveryTruncationIsMalformed() {
+        for (DoipMessage message : ALL) {
+            Bytes octets = message.encode();
+            assertThat(DoipMessage.decode(octets).value()).isEqualTo(message);
+            for (int length = 0; length < octets.length(); length++) {
+                assertThat(DoipMessage.decode(octets.slice(0, length)).isMalformed())
+                        .isTrue();
+            }
+        }
+    }
+
+    @Test
+    void stream_hugeLength_isRefusedBeforeAllocating() throws Exception {
+        DoipStream stream = new DoipStream(
+                new ByteArrayInputStream(Bytes.parse("02FD8001FFFFFFFF").toArray()));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Bad(0x02, true));
+    }
+
+    @Test
+    void stream_unknownType_isNamedAndTheNextMessageStillRead() throws Exception {
+        Bytes octets = Bytes.parse("02FD4444000000020102").plus(new DoipMessage.AliveRequest().encode());
+        DoipStream stream = new DoipStream(new ByteArrayInputStream(octets.toArray()));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Bad(0x01, false));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Message(new DoipMessage.AliveRequest()));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.End());
+    }
+
+    @Test
+    void decode_randomOctets_neverThrows() {
+        Random random = new Random(51);
+        for (int i = 0; i < 100_000; i++) {
+            byte[] octets = new byte[random.nextInt(24)];
+            random.nextBytes(octets);
+            if (octets.length > 8 && i % 2 == 0) {
+                System.arraycopy(ALL.get(random.nextInt(ALL.size())).encode().toArray(), 0, octets, 0, 8);
+                octets[7] = (byte) (octets.length - 8);
+            }
+            assertThat(DoipMessage.decode(Bytes.copyOf(octets))).isNotNull();
+        }
+    }
+}

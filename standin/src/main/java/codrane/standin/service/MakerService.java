@@ -1,0 +1,134 @@
+package codrane.standin.service;
+
+import codrane.core.coding.LineSheet;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.vin.Vin;
+import codrane.core.vin.VinCheck;
+import codrane.standin.vehicle.FactoryCoding;
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Executors;
+import java.util.stream.Collectors;
+import tools.jackson.databind.ObjectMapper;
+
+/**
+ * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
+ * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
+ * one module as text.
+ */
+public final class MakerService implements AutoCloseable {
+    private static final int CHUNK = 32 * 1024;
+
+    private final HttpServer server;
+    private final List<Pack> packs;
+    private final CalibrationShelf shelf;
+    private final int bytesPerSecond;
+    private final ObjectMapper json = new ObjectMapper();
+
+    /**
+     * @param port 0 takes a free one
+     * @param bytesPerSecond rate of deliveries: a file takes its time, as over a real line
+     */
+    public MakerService(List<Pack> packs, int port, int bytesPerSecond) throws IOException {
+        this.packs = List.copyOf(packs);
+        this.bytesPerSecond = bytesPerSecond;
+        shelf = new CalibrationShelf(packs);
+        server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 16);
+        server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
+        server.createContext("/", this::handle);
+        server.start();
+    }
+
+    public int port() {
+        return server.getAddress().getPort();
+    }
+
+    private void handle(HttpExchange exchange) throws IOException {
+        try (exchange) {
+            String[] path = exchange.getRequestURI().getPath().substring(1).split("/");
+            Map<String, String> query = query(exchange);
+            if (path.length == 2 && path[1].equals("calibrations")) {
+                send(
+                        exchange,
+                        200,
+                        "application/json",
+                        json.writeValueAsBytes(shelf.manifests(
+                                path[0], query.getOrDefault("pack", ""), query.getOrDefault("module", ""))));
+            } else if (path.length == 4
+                    && path[1].equals("calibrations")
+                    && path[3].equals("file")
+                    && shelf.has(path[2])) {
+                deliver(exchange, shelf.file(path[2]));
+            } else if (path.length == 3 && path[1].equals("line-sheets")) {
+                sheet(exchange, path[0], path[2], query);
+            } else {
+                send(exchange, 404, "text/plain", "Not here.".getBytes(StandardCharsets.UTF_8));
+            }
+        }
+    }
+
+    private void sheet(HttpExchange exchange, String service, String vinText, Map<String, String> query)
+            throws IOException {
+        Optional<Pack> pack = packs.stream()
+                .filter(p -> p.service().equals(service) && p.id().equals(query.get("pack")))
+                .findFirst();
+        Optional<PackModule> module = pack.map(p -> p.modules().get(query.getOrDefault("module", "")));
+        Optional<Vin> vin = pack.flatMap(p -> VinCheck.of(vinText, p.vinRule()).vin());
+        if (module.isEmpty() || vin.isEmpty()) {
+            send(exchange, 404, "text/plain", "No line sheet for this.".getBytes(StandardCharsets.UTF_8));
+            return;
+        }
+        Bytes coding = FactoryCoding.all(pack.get(), module.get(), vin.get());
+        String text = LineSheet.of(module.get().tag(), coding).stream()
+                .map(LineSheet.Line::text)
+                .collect(Collectors.joining("\n", "", "\n"));
+        send(exchange, 200, "text/plain", text.getBytes(StandardCharsets.US_ASCII));
+    }
+
+    private void deliver(HttpExchange exchange, byte[] content) throws IOException {
+        exchange.getResponseHeaders().set("Content-Type", "application/octet-stream");
+        exchange.sendResponseHeaders(200, content.length);
+        try (OutputStream out = exchange.getResponseBody()) {
+            for (int at = 0; at < content.length; at += CHUNK) {
+                out.write(content, at, Math.min(CHUNK, content.length - at));
+                out.flush();
+                Thread.sleep(1000L * CHUNK / bytesPerSecond);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static void send(HttpExchange exchange, int status, String type, byte[] body) throws IOException {
+        exchange.getResponseHeaders().set("Content-Type", type);
+        exchange.sendResponseHeaders(status, body.length);
+        exchange.getResponseBody().write(body);
+    }
+
+    private static Map<String, String> query(HttpExchange exchange) {
+        Map<String, String> query = new HashMap<>();
+        String raw = exchange.getRequestURI().getQuery();
+        if (raw == null) return query;
+        for (String pair : raw.split("&")) {
+            int at = pair.indexOf('=');
+            if (at > 0) query.put(pair.substring(0, at), pair.substring(at + 1));
+        }
+        return query;
+    }
+
+    @Override
+    public void close() {
+        server.stop(0);
+    }
+}
