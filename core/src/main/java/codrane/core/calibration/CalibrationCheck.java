@@ -59,7 +59,8 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
         return Optional.of(new CalibrationCheck(Verdict.FILE_DAMAGED, List.of(reason)));
     }
 
-    private static CalibrationCheck fit(Manifest manifest, Target target) {
+    /** The part that needs no file: is the manifest for this module as it was read? */
+    public static CalibrationCheck fit(Manifest manifest, Target target) {
         if (!manifest.pack().equals(target.pack()) || !manifest.module().equals(target.module())) {
             return refused(
                     Verdict.NOT_FOR_THIS_MODULE, "The file is for " + manifest.pack() + "/" + manifest.module() + ".");
@@ -71,7 +72,6 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
                             + String.join(", ", manifest.hardware()) + ".");
         }
         List<String> reasons = new ArrayList<>();
-        reasons.add("Size, SHA-256 and CRC-32 are the manifest's.");
         reasons.add("Hardware " + target.hardware() + " is in the manifest's list.");
         if (target.software().isEmpty()) {
             reasons.add("The module reports no software of its own; " + manifest.softwareAfter() + " fills it.");

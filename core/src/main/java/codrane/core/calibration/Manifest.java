@@ -28,4 +28,9 @@ public record Manifest(
         hardware = List.copyOf(hardware);
         softwareBefore = List.copyOf(softwareBefore);
     }
+
+    /** Eight hex digits; a method and not a property, so that it stays out of the JSON. */
+    public String crc32AsHex() {
+        return "%08X".formatted(crc32);
+    }
 }

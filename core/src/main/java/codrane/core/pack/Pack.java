@@ -108,6 +108,13 @@ public record Pack(
         return Optional.ofNullable(model.models().get(code));
     }
 
+    /** Whether vehicles of this VIN's model year have a secure gateway. */
+    public boolean hasGateway(codrane.core.vin.Vin vin) {
+        List<Integer> years = vin.modelYears(vinRule.firstYear(), vinRule.lastYear());
+        return gateway.map(g -> years.stream().anyMatch(year -> year >= g.fromYear()))
+                .orElse(false);
+    }
+
     public List<Layout> blocksOf(PackModule module) {
         return module.blocks().stream().map(layouts::get).toList();
     }

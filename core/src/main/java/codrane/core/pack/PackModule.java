@@ -117,6 +117,11 @@ public record PackModule(
         blocks = List.copyOf(blocks);
     }
 
+    /** For the middle of a sentence. */
+    public String lowerTitle() {
+        return title.toLowerCase(java.util.Locale.ROOT);
+    }
+
     /** @throws IllegalStateException when the pack gives none; the loader insists on those that are needed */
     public int did(Ident ident) {
         Integer did = identification.get(ident);

@@ -48,11 +48,15 @@ final class ProgramOldSoftware implements Rule {
         PackModule.Flash flash = module.flash().get();
         List<String> prompts = new ArrayList<>();
         prompts.add("Key on, engine off");
-        module.traits().looks().forEach(look -> prompts.add("Normal while it runs: " + look));
+        if (!module.traits().looks().isEmpty()) {
+            prompts.add(
+                    "Normal while it runs: " + String.join(", ", module.traits().looks()));
+        }
         Operation operation = new Operation(
                 Operation.Kind.PROGRAM,
                 module.id(),
-                "Program " + module.title() + " to " + module.software().needed() + " or newer",
+                "Program the " + module.lowerTitle() + " to "
+                        + module.software().needed() + " or newer",
                 List.of(reason),
                 List.of("calibration for its hardware", "supply at programming voltage"),
                 List.of(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY, HoldPoint.WRITES_RELEASED),

@@ -21,7 +21,7 @@ final class ResetAfterWriting implements Rule {
                 new Operation(
                         Operation.Kind.RESET,
                         module.id(),
-                        "Restart " + module.title(),
+                        "Restart the " + module.lowerTitle(),
                         List.of(reason),
                         List.of(),
                         List.of(HoldPoint.WRITES_RELEASED),

@@ -33,7 +33,7 @@ final class WriteVehicleCoding implements Rule {
                 new Operation(
                         Operation.Kind.WRITE_CODING,
                         module.id(),
-                        "Write the coding of " + module.title(),
+                        "Write the coding of the " + module.lowerTitle(),
                         List.of(reason, "Source: the line sheet of this VIN, since the old module is gone."),
                         List.of("line sheet of this VIN", "supply at coding voltage"),
                         List.of(HoldPoint.SHEET_CHECKED, HoldPoint.WRITES_RELEASED),

@@ -32,7 +32,7 @@ final class WriteVehicleVin implements Rule {
                 new Operation(
                         Operation.Kind.WRITE_VIN,
                         module.id(),
-                        "Write the VIN to " + module.title(),
+                        "Write the VIN to the " + module.lowerTitle(),
                         List.of(reason),
                         List.of("supply at coding voltage"),
                         List.of(HoldPoint.IDENTITY_SETTLED, HoldPoint.WRITES_RELEASED),

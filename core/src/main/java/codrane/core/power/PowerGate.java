@@ -18,7 +18,19 @@ public final class PowerGate {
 
     private PowerGate() {}
 
-    public record Verdict(boolean passes, String reason) {}
+    /** Whether a run may start on this supply. */
+    public enum State {
+        PASSES,
+        /** Not enough readings yet: ask again in a moment. */
+        MEASURING,
+        REFUSED
+    }
+
+    public record Verdict(State state, String reason) {
+        public boolean passes() {
+            return state == State.PASSES;
+        }
+    }
 
     /** What a run does about the voltage. */
     public enum Watch {
@@ -34,8 +46,10 @@ public final class PowerGate {
         if (isStale(recent, now)) return no("The supply voltage is unknown: no reading in the last 2 s.");
         Instant oldest = recent.getFirst().at();
         if (recent.size() < LEAST_SAMPLES || Duration.between(oldest, now).compareTo(START_SPAN.minusSeconds(1)) < 0) {
-            return no("Measuring: 10 s of readings are needed, "
-                    + Duration.between(oldest, now).toSeconds() + " s are there.");
+            return new Verdict(
+                    State.MEASURING,
+                    "Measuring: 10 s of readings are needed, "
+                            + Duration.between(oldest, now).toSeconds() + " s are there.");
         }
         double median = median(recent);
         double last = recent.getLast().volts();
@@ -49,7 +63,8 @@ public final class PowerGate {
                     "%.2f V, and %s starts at %.1f V: switch the support unit on.",
                     Math.min(median, last), window.name(), window.start()));
         }
-        return new Verdict(true, text("%.2f V over 10 s; %s starts at %.1f V.", median, window.name(), window.start()));
+        return new Verdict(
+                State.PASSES, text("%.2f V over 10 s; %s starts at %.1f V.", median, window.name(), window.start()));
     }
 
     /** @param samples oldest first */
@@ -93,6 +108,6 @@ public final class PowerGate {
     }
 
     private static Verdict no(String reason) {
-        return new Verdict(false, reason);
+        return new Verdict(State.REFUSED, reason);
     }
 }

@@ -34,6 +34,11 @@ public record AgreementMatrix(VinComparison vins, List<Row> rows) {
             Cell software,
             Cell coding,
             Optional<Integer> faults) {
+        /** Two hex digits. */
+        public String addressHex() {
+            return "%02X".formatted(address);
+        }
+
         public boolean differs() {
             return List.of(vin, hardware, software, coding).stream().anyMatch(c -> c.mark() == Mark.DIFFERS);
         }
@@ -41,6 +46,13 @@ public record AgreementMatrix(VinComparison vins, List<Row> rows) {
 
     public AgreementMatrix {
         rows = List.copyOf(rows);
+    }
+
+    /** Rows that differ before those that agree, otherwise in pack order. */
+    public List<Row> loudFirst() {
+        return rows.stream()
+                .sorted(java.util.Comparator.comparing(row -> !row.differs()))
+                .toList();
     }
 
     /** @param readings by module id; a module without one was not asked */

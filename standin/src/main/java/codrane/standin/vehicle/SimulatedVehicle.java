@@ -7,7 +7,6 @@ import codrane.core.pack.Condition;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.part.Version;
-import codrane.core.vin.Vin;
 import codrane.link.time.Scheduler;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -37,22 +36,13 @@ public final class SimulatedVehicle {
     public SimulatedVehicle(Setup setup, Scheduler time, Pace pace) {
         pack = setup.pack();
         supply = new Supply(time, pack.supply());
-        gatewayLocked = hasGateway(pack, setup.vin());
+        gatewayLocked = pack.hasGateway(setup.vin());
         for (PackModule module : pack.modules().values()) {
             Setup.Deviation deviation = setup.of(module.id());
             if (!deviation.fitted()) continue;
             modules.put(
                     module.address(), new SimulatedModule(this, new ModuleState(pack, module, deviation), time, pace));
         }
-    }
-
-    /** Whether vehicles of this model year have a secure gateway. */
-    public static boolean hasGateway(Pack pack, Vin vin) {
-        int first = pack.vinRule().firstYear();
-        int last = pack.vinRule().lastYear();
-        return pack.gateway()
-                .map(g -> vin.modelYears(first, last).stream().anyMatch(year -> year >= g.fromYear()))
-                .orElse(false);
     }
 
     public Pack pack() {

@@ -1,0 +1,28 @@
+package codrane.app;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * Settings of one node.
+ *
+ * @param packs folder of vehicle packs
+ * @param var folder for what this node keeps outside the database: its id, its keys
+ * @param demo whether the demo world is loaded and the next room can be entered
+ * @param serviceUrl where the makers' services are
+ * @param interfaces those plugged into this node
+ */
+@ConfigurationProperties("codrane")
+public record CodraneSettings(
+        Path packs, Path var, boolean demo, String serviceUrl, List<InterfaceSettings> interfaces) {
+    /**
+     * @param kind can or doip
+     * @param control address of the meter
+     */
+    public record InterfaceSettings(String name, String kind, String host, int port, String control) {}
+
+    public CodraneSettings {
+        interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);
+    }
+}

@@ -1,0 +1,57 @@
+package codrane.app;
+
+import codrane.app.account.Accounts;
+import codrane.app.account.Role;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.job.jpa.JobStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+
+/** Loads the demo world once: accounts, and two jobs of Pierhead Yard. */
+@Component
+@ConditionalOnProperty("codrane.demo")
+class DemoWorld implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoWorld.class);
+
+    /** Made up, printed by the launcher, and only in the demo. */
+    private static final String PASSWORD = "pierhead";
+
+    private final Accounts accounts;
+    private final JobIntake intake;
+    private final JobStore jobs;
+
+    DemoWorld(Accounts accounts, JobIntake intake, JobStore jobs) {
+        this.accounts = accounts;
+        this.intake = intake;
+        this.jobs = jobs;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) {
+        for (Role role : Role.values()) {
+            accounts.add(role.name().toLowerCase(java.util.Locale.ROOT), PASSWORD, role);
+        }
+        if (jobs.vehicles().isEmpty()) addJobs();
+        LOG.info("The demo world is there");
+    }
+
+    private void addJobs() {
+        intake.take(
+                new NewJobForm(
+                        "0BKLR3A46MN004127",
+                        "Tail lift does not move. A second-hand controller was fitted.",
+                        "REPLACE_MODULE",
+                        "tail-lift",
+                        "SECOND_HAND"),
+                "desk");
+        intake.take(
+                new NewJobForm(
+                        "0TVWP2E67TN002240", "First baseline before anything is changed.", "BASELINE_ONLY", "", ""),
+                "desk");
+    }
+}

@@ -1,0 +1,79 @@
+package codrane.app.account;
+
+import static codrane.app.account.Role.DESK;
+import static codrane.app.account.Role.LEAD;
+import static codrane.app.account.Role.SPECIALIST;
+import static codrane.app.account.Role.TECH;
+import static codrane.app.account.Role.TRAINEE;
+
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.server.PathContainer;
+import org.springframework.web.util.pattern.PathPatternParser;
+
+/** Every route and who may take it: the one table, walked route by route by a test. What is not here is refused. */
+public final class Routes {
+    private static final Set<Role> ALL = EnumSet.allOf(Role.class);
+    private static final Set<Role> WRITERS = EnumSet.of(LEAD, TECH, SPECIALIST);
+    private static final Set<Role> READERS = EnumSet.of(LEAD, TECH, SPECIALIST, TRAINEE);
+    private static final Set<Role> INTAKE = EnumSet.of(LEAD, TECH, DESK);
+
+    /** The table, the more special routes first. */
+    public static final List<Route> TABLE = List.of(
+            get("/", ALL),
+            get("/find", ALL),
+            get("/vehicles", ALL),
+            get("/vehicles/*", ALL),
+            get("/shelf", ALL),
+            get("/access", ALL),
+            get("/tools", ALL),
+            get("/practice", ALL),
+            get("/records", ALL),
+            get("/jobs/new", INTAKE),
+            get("/vin-check", INTAKE),
+            post("/jobs", INTAKE),
+            get("/jobs/*/*", ALL),
+            post("/jobs/*/hold/consent", INTAKE),
+            post("/jobs/*/bench", READERS),
+            post("/jobs/*/scan", READERS),
+            post("/jobs/*/baseline", READERS),
+            post("/jobs/*/hold/*", WRITERS),
+            post("/jobs/*/waive/*", WRITERS),
+            post("/jobs/*/plan", WRITERS),
+            post("/jobs/*/calibration", WRITERS),
+            post("/jobs/*/calibration-upload", WRITERS),
+            post("/jobs/*/line-sheet", WRITERS),
+            post("/jobs/*/line-sheet-pasted", WRITERS),
+            post("/jobs/*/run", WRITERS),
+            post("/jobs/*/recover", WRITERS),
+            post("/jobs/*/close", WRITERS),
+            get("/next-room", READERS),
+            post("/next-room/*/*", READERS));
+
+    /** One row of the table. */
+    public record Route(HttpMethod method, String pattern, Set<Role> roles) {}
+
+    private Routes() {}
+
+    /** Whether the role may take the route, by the first row that matches. */
+    public static boolean allows(Role role, HttpMethod method, String path) {
+        PathContainer container = PathContainer.parsePath(path);
+        return TABLE.stream()
+                .filter(route -> route.method().equals(method))
+                .filter(route ->
+                        PathPatternParser.defaultInstance.parse(route.pattern()).matches(container))
+                .findFirst()
+                .map(route -> route.roles().contains(role))
+                .orElse(false);
+    }
+
+    private static Route get(String pattern, Set<Role> roles) {
+        return new Route(HttpMethod.GET, pattern, roles);
+    }
+
+    private static Route post(String pattern, Set<Role> roles) {
+        return new Route(HttpMethod.POST, pattern, roles);
+    }
+}

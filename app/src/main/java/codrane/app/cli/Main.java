@@ -1,0 +1,47 @@
+package codrane.app.cli;
+
+import java.io.PrintStream;
+import java.util.List;
+
+/** Entry of the commands. Exit 0 good, 1 the check found something, 2 usage or I/O. */
+public final class Main {
+    static final int GOOD = 0;
+    static final int FOUND = 1;
+    static final int USAGE = 2;
+
+    private Main() {}
+
+    public static void main(String[] args) {
+        System.exit(run(List.of(args), System.out, System.err));
+    }
+
+    /** @return the exit code */
+    static int run(List<String> args, PrintStream out, PrintStream err) {
+        Arguments arguments = new Arguments(args);
+        Output output = new Output(out, err, arguments.flag("--json"));
+        try {
+            String command = String.join(" ", arguments.words(2));
+            return switch (command) {
+                case "vin check" -> VinCommand.check(arguments, output);
+                case "file info" -> FileCommand.info(arguments, output);
+                case "pack check" -> PackCommand.check(arguments, output);
+                default -> {
+                    if (command.startsWith("standin")) yield StandinCommand.run(arguments, output);
+                    if (command.startsWith("trace")) yield TraceCommand.run(arguments, output);
+                    throw new UsageException("unknown command: " + String.join(" ", args));
+                }
+            };
+        } catch (UsageException e) {
+            return output.error("usage", e.getMessage(), "");
+        } catch (java.io.IOException | java.io.UncheckedIOException e) {
+            return output.error("io", e.getMessage(), "");
+        }
+    }
+
+    /** The words of a call are off. */
+    static final class UsageException extends RuntimeException {
+        UsageException(String message) {
+            super(message);
+        }
+    }
+}

@@ -1,0 +1,46 @@
+package codrane.app.cli;
+
+import codrane.app.cli.Main.UsageException;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLoader;
+import codrane.core.pack.PackResult;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Packs by name, from the folder that the launcher names. */
+final class PackFiles {
+    private PackFiles() {}
+
+    private static Path folder() {
+        return Path.of(System.getenv().getOrDefault("CODRANE_PACKS", "packs"));
+    }
+
+    static Pack named(String name) throws IOException {
+        Path file = folder().resolve(name + ".yaml");
+        if (!name.matches("[a-z0-9-]{1,60}") || !Files.exists(file))
+            throw new UsageException("no pack is called " + name);
+        return switch (PackLoader.load(file.toString(), Files.readString(file))) {
+            case PackResult.Loaded(Pack pack) -> pack;
+            case PackResult.Invalid invalid ->
+                throw new UsageException(invalid.problems().getFirst().sentence());
+        };
+    }
+
+    /** All valid packs; a bad one is passed over, since pack check names what is wrong with it. */
+    static List<Pack> valid() throws IOException {
+        List<Pack> packs = new ArrayList<>();
+        if (!Files.isDirectory(folder())) return packs;
+        try (Stream<Path> files = Files.list(folder())) {
+            for (Path file :
+                    files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList()) {
+                if (PackLoader.load(file.toString(), Files.readString(file)) instanceof PackResult.Loaded(Pack pack))
+                    packs.add(pack);
+            }
+        }
+        return packs;
+    }
+}

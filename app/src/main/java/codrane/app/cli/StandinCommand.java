@@ -1,0 +1,91 @@
+package codrane.app.cli;
+
+import codrane.app.cli.Main.UsageException;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLink;
+import codrane.standin.Conditions;
+import codrane.standin.StandinWorld;
+import codrane.standin.control.ControlPort;
+import codrane.standin.control.RunningVehicle;
+import codrane.standin.vehicle.Setup;
+import java.io.IOException;
+import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+
+/**
+ * {@code standin --pack NAME [--doip-port P] [--can P] [--control P] [--speed N] [--condition C]}: one simulated vehicle
+ * until stopped. {@code standin --world}: the demo's vehicles and services, on the ports of the environment.
+ */
+final class StandinCommand {
+    private static final int MOST_PORT = 65535;
+    private static final int DELIVERY = 900_000;
+
+    private StandinCommand() {}
+
+    static int run(Arguments arguments, Output output) throws IOException {
+        arguments.take(1);
+        if (arguments.flag("--world")) return world(arguments, output);
+        Pack pack = PackFiles.named(arguments.needed("--pack"));
+        Optional<Integer> can = arguments.number("--can", 0, MOST_PORT);
+        Optional<Integer> doip = arguments.number("--doip-port", 0, MOST_PORT);
+        Optional<Integer> control = arguments.number("--control", 0, MOST_PORT);
+        int speed = arguments.number("--speed", 1, 1000).orElse(1);
+        Setup setup = setup(pack, arguments.option("--condition").orElse("standard"));
+        arguments.end();
+        boolean onCan = pack.link() instanceof PackLink.Can;
+        if (can.isPresent() && !onCan) throw new UsageException("--can: vehicles of this pack speak DoIP");
+        if (can.isEmpty() && doip.isEmpty()) {
+            if (onCan) can = Optional.of(0);
+            else doip = Optional.of(0);
+        }
+        try (RunningVehicle vehicle = new RunningVehicle(setup, can, doip, speed);
+                ControlPort port = new ControlPort(vehicle, control.orElse(0))) {
+            String where = (can.isPresent() ? " can=" + vehicle.canPort() : "")
+                    + (doip.isPresent() ? " doip=" + vehicle.doipPort() : "");
+            output.line("listening" + where + " control=" + port.port());
+            untilStopped();
+        }
+        return Main.GOOD;
+    }
+
+    private static Setup setup(Pack pack, String condition) {
+        return switch (condition) {
+            case "standard" -> Conditions.standard(pack);
+            case "healthy" -> Setup.healthy(pack, Conditions.standard(pack).vin());
+            case "used-body" -> Conditions.usedBody(pack);
+            default ->
+                throw new UsageException("--condition: " + condition + " (expected standard, healthy or used-body)");
+        };
+    }
+
+    private static int world(Arguments arguments, Output output) throws IOException {
+        int speed = arguments.number("--speed", 1, 1000).orElse(1);
+        arguments.end();
+        StandinWorld.Ports ports = new StandinWorld.Ports(
+                port("CODRANE_CAN_PORT", 8471),
+                port("CODRANE_CAN_CONTROL_PORT", 8472),
+                port("CODRANE_DOIP_PORT", 8473),
+                port("CODRANE_DOIP_CONTROL_PORT", 8474),
+                port("CODRANE_SERVICE_PORT", 8475));
+        Setup lorne = Conditions.usedTailLift(PackFiles.named("brennick-lorne"));
+        Setup wisp = Conditions.standard(PackFiles.named("tolvane-wisp"));
+        try (StandinWorld world = new StandinWorld(lorne, wisp, ports, speed, DELIVERY)) {
+            output.line("listening can=" + world.ports().can() + " doip="
+                    + world.ports().doip());
+            untilStopped();
+        }
+        return Main.GOOD;
+    }
+
+    private static int port(String name, int otherwise) {
+        return Integer.parseInt(System.getenv().getOrDefault(name, String.valueOf(otherwise)));
+    }
+
+    private static void untilStopped() {
+        try {
+            new CountDownLatch(1).await();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}

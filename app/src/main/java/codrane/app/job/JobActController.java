@@ -1,0 +1,106 @@
+package codrane.app.job;
+
+import codrane.core.plan.HoldPoint;
+import java.io.IOException;
+import java.security.Principal;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Acts on a job: each does one thing and leads back to where the job now is. */
+@Controller
+@RequestMapping("/jobs/{number}")
+class JobActController {
+    private final JobActs acts;
+
+    JobActController(JobActs acts) {
+        this.acts = acts;
+    }
+
+    @PostMapping("/bench")
+    String bench(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.benchCheck(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/scan")
+    String scan(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.scan(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/baseline")
+    String baseline(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.baseline(number, who.getName()), number, "baseline", flash);
+    }
+
+    @PostMapping("/hold/{point}")
+    String keep(@PathVariable long number, @PathVariable String point, Principal who, RedirectAttributes flash) {
+        return then(acts.keep(number, point(point), who.getName(), "confirmed"), number, "now", flash);
+    }
+
+    @PostMapping("/waive/{point}")
+    String waive(
+            @PathVariable long number,
+            @PathVariable String point,
+            @RequestParam(defaultValue = "") String why,
+            Principal who,
+            RedirectAttributes flash) {
+        return then(acts.waive(number, point(point), who.getName(), why), number, "now", flash);
+    }
+
+    private static HoldPoint point(String key) {
+        return HoldPoint.of(key).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @PostMapping("/plan")
+    String plan(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.plan(number, who.getName()), number, "decide", flash);
+    }
+
+    @PostMapping("/calibration")
+    String calibration(@PathVariable long number, @RequestParam String id, Principal who, RedirectAttributes flash) {
+        return then(acts.fetchCalibration(number, id, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/calibration-upload")
+    String upload(@PathVariable long number, @RequestParam MultipartFile file, Principal who, RedirectAttributes flash)
+            throws IOException {
+        return then(acts.uploadCalibration(number, file.getBytes(), who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/line-sheet")
+    String sheet(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.fetchSheet(number, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/line-sheet-pasted")
+    String pasted(@PathVariable long number, @RequestParam String text, Principal who, RedirectAttributes flash) {
+        flash.addFlashAttribute("pasted", text.length() > 20_000 ? "" : text);
+        return then(acts.pasteSheet(number, text, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/run")
+    String run(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.run(number, who.getName()), number, "run", flash);
+    }
+
+    @PostMapping("/recover")
+    String recover(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.recover(number, who.getName()), number, "run", flash);
+    }
+
+    @PostMapping("/close")
+    String close(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(acts.close(number, who.getName()), number, "record", flash);
+    }
+
+    private static String then(Acted acted, long number, String stage, RedirectAttributes flash) {
+        if (acted instanceof Acted.Refused(String sentence)) flash.addFlashAttribute("refused", sentence);
+        return "redirect:/jobs/" + number + "/" + stage;
+    }
+}

@@ -1,0 +1,356 @@
+package codrane.app.job;
+
+import codrane.app.job.jpa.JobStore;
+import codrane.app.live.JobTasks;
+import codrane.app.live.RunService;
+import codrane.app.records.AuditTrail;
+import codrane.app.shelf.MakerServiceClient;
+import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.app.shelf.Shelf;
+import codrane.app.vehicle.BenchInterface;
+import codrane.app.vehicle.Interfaces;
+import codrane.core.baseline.Baseline;
+import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.CalibrationFile;
+import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ReadResult;
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Plan;
+import codrane.core.plan.Planner;
+import codrane.core.plan.Stage;
+import codrane.core.power.SupplyReading;
+import codrane.core.run.Reply;
+import codrane.core.scan.ModuleReading;
+import codrane.link.LinkLostException;
+import codrane.link.scan.VehicleScanner;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** What people do on a job. Each act checks what it depends on; a refused one changes nothing. */
+@Component
+public class JobActs {
+    private static final Acted DONE = new Acted.Done();
+
+    private final JobDesk desk;
+    private final JobStore jobs;
+    private final BenchCheckStore benchChecks;
+    private final JobTasks tasks;
+    private final Interfaces interfaces;
+    private final Shelf shelf;
+    private final MakerServiceClient service;
+    private final RunOrders orders;
+    private final RunService runs;
+    private final AuditTrail audit;
+    private final InstantSource time;
+
+    JobActs(
+            JobDesk desk,
+            JobStore jobs,
+            BenchCheckStore benchChecks,
+            JobTasks tasks,
+            Interfaces interfaces,
+            Shelf shelf,
+            MakerServiceClient service,
+            RunOrders orders,
+            RunService runs,
+            AuditTrail audit,
+            InstantSource time) {
+        this.desk = desk;
+        this.jobs = jobs;
+        this.benchChecks = benchChecks;
+        this.tasks = tasks;
+        this.interfaces = interfaces;
+        this.shelf = shelf;
+        this.service = service;
+        this.orders = orders;
+        this.runs = runs;
+        this.audit = audit;
+        this.time = time;
+    }
+
+    /** Proves the interface by one answered request, and reads the supply. */
+    public Acted benchCheck(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        Optional<BenchInterface> bench = interfaces.of(facts.pack());
+        if (bench.isEmpty()) return refused("No interface on this computer speaks to this vehicle.");
+        PackModule module = facts.pack().module(facts.pack().vinReference());
+        try {
+            Reply reply = bench.get().use(facts.pack(), link -> {
+                Reply answer = link.request(module.address(), Bytes.of(0x3E, 0x00), VehicleScanner.waits(module));
+                bench.get().readKey(facts.pack(), link);
+                return answer;
+            });
+            if (!(reply instanceof Reply.Positive)) {
+                return refused(module.title() + " does not answer over "
+                        + bench.get().name() + ". Is the key on, is the cable plugged in?");
+            }
+        } catch (LinkLostException | BenchInterface.BusyException e) {
+            return refused(e.getMessage());
+        }
+        Optional<Double> volts =
+                bench.get().samples().reversed().stream().findFirst().map(SupplyReading::volts);
+        benchChecks.put(
+                facts.job().id(), new BenchCheck(bench.get().name(), module.title(), volts, time.instant(), who));
+        return DONE;
+    }
+
+    /** Scans in the background. */
+    public Acted scan(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        tasks.begin(
+                number,
+                "Scanning",
+                teller -> jobs.addScan(facts.job().id(), readAll(facts, teller), who, time.instant()));
+        return DONE;
+    }
+
+    private Map<String, ModuleReading> readAll(JobFacts facts, JobTasks.Teller teller) {
+        Pack pack = facts.pack();
+        BenchInterface bench = interfaces
+                .of(pack)
+                .orElseThrow(() ->
+                        new JobTasks.TaskFailedException("No interface on this computer speaks to this vehicle."));
+        int[] done = new int[1];
+        return bench.use(
+                pack,
+                link -> new VehicleScanner(link, pack)
+                        .scan(reading -> teller.tell(
+                                pack.module(reading.module()).title() + (reading.answers() ? " answers" : " is silent"),
+                                ++done[0],
+                                pack.modules().size())));
+    }
+
+    /** Reads everything again, in the background, and stores it. */
+    public Acted baseline(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.before().isEmpty()) return refused("Scan first: what can't be identified can't be kept.");
+        tasks.begin(number, "Reading the baseline", teller -> {
+            Map<String, ModuleReading> readings = readAll(facts, teller);
+            Baseline baseline = Baseline.of(facts.pack(), facts.job().vin().text(), time.instant(), readings);
+            jobs.addBaseline(facts.job(), baseline, who, time.instant());
+            audit.record(who, "stored baseline", subject(number), baseline.sha256());
+        });
+        return DONE;
+    }
+
+    /** Keeps a hold point that is a person's to keep. */
+    public Acted keep(long number, HoldPoint point, String who, String why) {
+        JobFacts facts = desk.facts(number);
+        if (point.by() != HoldPoint.By.PERSON) return refused("This is kept by what is read, not by a click.");
+        Optional<String> missing = missingFor(facts, point);
+        if (missing.isPresent()) return refused(missing.get());
+        hold(facts, new HoldRecord(point, false, who, time.instant(), why));
+        return DONE;
+    }
+
+    private static Optional<String> missingFor(JobFacts facts, HoldPoint point) {
+        return switch (point) {
+            case IDENTITY_SETTLED -> facts.before().isEmpty() ? Optional.of("Scan first.") : Optional.empty();
+            case PLAN_AGREED ->
+                facts.plan().isEmpty()
+                        ? Optional.of("There is no plan yet.")
+                        : facts.plan().get().plan().blocks().stream().findFirst();
+            case WRITES_RELEASED -> Optional.of("The writes are released by starting the run.");
+            case FUNCTION_TESTED -> facts.after().isEmpty() ? Optional.of("Scan again first.") : Optional.empty();
+            default -> Optional.empty();
+        };
+    }
+
+    /** Waives a hold point by name, with a reason. */
+    public Acted waive(long number, HoldPoint point, String who, String why) {
+        JobFacts facts = desk.facts(number);
+        if (!point.waivable()) return refused("This hold point can't be waived.");
+        if (why.strip().length() < 5) return refused("Say in a few words why it is waived.");
+        hold(facts, new HoldRecord(point, true, who, time.instant(), why.strip()));
+        return DONE;
+    }
+
+    private void hold(JobFacts facts, HoldRecord hold) {
+        jobs.hold(facts.job().id(), hold);
+        audit.record(
+                hold.who(),
+                hold.waived() ? "waived" : "kept",
+                subject(facts.job().number()),
+                hold.point().key() + ": " + hold.why());
+    }
+
+    public Acted plan(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.runHolds()) return refused("A run is under way or waits to be recovered: the plan stays as it is.");
+        if (facts.before().isEmpty() || facts.baseline().isEmpty()) return refused("Scan and store a baseline first.");
+        ScanRecord scan = facts.before().get();
+        Plan plan = Planner.plan(facts.vehicleFacts(scan));
+        jobs.addPlan(facts.job().id(), scan.id(), plan, who, time.instant());
+        jobs.reopen(facts.job().id(), HoldPoint.PLAN_AGREED);
+        audit.record(who, "planned", subject(number), plan.operations().size() + " operations");
+        return DONE;
+    }
+
+    /** Calibrations that the maker's service offers for the replaced module. */
+    public List<Manifest> offers(JobFacts facts) {
+        return service.calibrations(facts.pack(), facts.job().replacedModule().orElseThrow());
+    }
+
+    /** Fetches a calibration in the background, unless it is on the shelf already. */
+    public Acted fetchCalibration(long number, String manifestId, String who) {
+        JobFacts facts = desk.facts(number);
+        Optional<String> closed = prepareClosed(facts);
+        if (closed.isPresent()) return refused(closed.get());
+        try {
+            Optional<Manifest> offer = offers(facts).stream()
+                    .filter(m -> m.id().equals(manifestId))
+                    .findFirst();
+            if (offer.isEmpty()) return refused("The service does not offer " + manifestId + ".");
+            CalibrationCheck fit = facts.fit(offer.get());
+            if (!fit.usable()) return refused(String.join(" ", fit.reasons()));
+            tasks.begin(number, "Fetching " + offer.get().title(), teller -> fetch(facts, offer.get(), who, teller));
+            return DONE;
+        } catch (ServiceException e) {
+            return refused(e.getMessage());
+        }
+    }
+
+    private void fetch(JobFacts facts, Manifest manifest, String who, JobTasks.Teller teller) {
+        Optional<Shelf.Shelved> there = shelf.find(manifest.id(), manifest.sha256());
+        try {
+            Shelf.Shelved shelved = there.orElseGet(() -> shelf.add(
+                    manifest,
+                    service.file(facts.pack(), manifest, done -> teller.tell(manifest.id(), done, manifest.size()))));
+            shelf.prepare(facts.job().id(), shelved, who);
+            audit.record(
+                    who,
+                    there.isPresent() ? "took from the shelf" : "fetched",
+                    subject(facts.job().number()),
+                    manifest.id());
+        } catch (ServiceException | IllegalArgumentException e) {
+            throw new JobTasks.TaskFailedException(e.getMessage());
+        }
+    }
+
+    /** Takes a file that the workshop has; the maker's manifest must know it. */
+    public Acted uploadCalibration(long number, byte[] content, String who) {
+        JobFacts facts = desk.facts(number);
+        Optional<String> closed = prepareClosed(facts);
+        if (closed.isPresent()) return refused(closed.get());
+        if (CalibrationFile.read(content) instanceof ReadResult.Damaged damaged)
+            return refused("The file is damaged. " + damaged.sentence());
+        try {
+            String sha256 = Checksums.sha256(content);
+            Optional<Manifest> manifest = offers(facts).stream()
+                    .filter(m -> m.sha256().equals(sha256))
+                    .findFirst();
+            if (manifest.isEmpty()) {
+                return refused("The maker's service knows no such file for "
+                        + facts.replaced().orElseThrow().title() + ". It is not taken.");
+            }
+            CalibrationCheck fit = facts.fit(manifest.get());
+            if (!fit.usable()) return refused(String.join(" ", fit.reasons()));
+            shelf.prepare(facts.job().id(), shelf.add(manifest.get(), content), who);
+            audit.record(who, "took a file", subject(number), manifest.get().id());
+            return DONE;
+        } catch (ServiceException e) {
+            return refused(e.getMessage());
+        }
+    }
+
+    private static Optional<String> prepareClosed(JobFacts facts) {
+        if (facts.runHolds())
+            return Optional.of("A run is under way or waits to be recovered: what it uses stays as it is.");
+        if (facts.plan().isEmpty()) return Optional.of("Decide first: the plan says what is needed.");
+        return facts.replaced().isEmpty() ? Optional.of("This job replaces no module.") : Optional.empty();
+    }
+
+    public Acted fetchSheet(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        Optional<String> closed = prepareClosed(facts);
+        if (closed.isPresent()) return refused(closed.get());
+        try {
+            String module = facts.job().replacedModule().orElseThrow();
+            String text = service.lineSheet(facts.pack(), module, facts.job().vin());
+            return sheet(facts, "service of " + facts.pack().maker(), text, who);
+        } catch (ServiceException e) {
+            return refused(e.getMessage());
+        }
+    }
+
+    public Acted pasteSheet(long number, String text, String who) {
+        JobFacts facts = desk.facts(number);
+        return prepareClosed(facts).<Acted>map(JobActs::refused).orElseGet(() -> sheet(facts, "pasted", text, who));
+    }
+
+    private Acted sheet(JobFacts facts, String source, String text, String who) {
+        PackModule module = facts.replaced().orElseThrow();
+        SheetRecord record = new SheetRecord(module.id(), source, text, time.instant(), who);
+        LineSheetFacts judged =
+                LineSheetFacts.of(facts.pack(), module, facts.job().vin(), record);
+        if (!judged.good()) return refused("The sheet is not taken. " + String.join(" ", judged.troubles()));
+        jobs.sheet(facts.job().id(), record);
+        audit.record(who, "took a line sheet", subject(facts.job().number()), source);
+        return DONE;
+    }
+
+    /** Releases the writes and starts the run. */
+    public Acted run(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.runHolds()) return refused("The run is already under way or waits to be recovered.");
+        List<HoldPoint> open = facts.progress().openBefore(Stage.RUN);
+        if (!open.isEmpty()) {
+            String titles = open.stream().map(HoldPoint::title).collect(Collectors.joining("; "));
+            return refused("Not started. Still open: " + titles + "."
+                    + (facts.power().passes() ? "" : " " + facts.power().reason()));
+        }
+        return switch (orders.build(facts, who)) {
+            case RunOrders.Built.Missing(String sentence) -> refused(sentence);
+            case RunOrders.Built.Order(var order) -> {
+                Acted begun = begun(runs.start(order));
+                if (begun.equals(DONE)) {
+                    String why = order.tasks().size() + " tasks of plan version "
+                            + facts.plan().orElseThrow().version();
+                    hold(facts, new HoldRecord(HoldPoint.WRITES_RELEASED, false, who, time.instant(), why));
+                }
+                yield begun;
+            }
+        };
+    }
+
+    public Acted recover(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.run().isEmpty() || !facts.run().get().interrupted()) return refused("There is no interrupted run.");
+        return switch (orders.build(facts, who)) {
+            case RunOrders.Built.Missing(String sentence) -> refused(sentence);
+            case RunOrders.Built.Order(var order) ->
+                begun(runs.recover(order, facts.run().get()));
+        };
+    }
+
+    private static Acted begun(RunService.Begun begun) {
+        return switch (begun) {
+            case RunService.Begun.Running running -> DONE;
+            case RunService.Begun.Refused(String reason) -> refused(reason);
+        };
+    }
+
+    public Acted close(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.progress().current() != Stage.RECORD) return refused("The job is not through yet.");
+        jobs.close(facts.job(), time.instant());
+        audit.record(who, "closed", subject(number), "");
+        return DONE;
+    }
+
+    private static String subject(long number) {
+        return "job " + number;
+    }
+
+    private static Acted refused(String sentence) {
+        return new Acted.Refused(sentence);
+    }
+}

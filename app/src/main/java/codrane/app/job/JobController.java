@@ -1,0 +1,222 @@
+package codrane.app.job;
+
+import codrane.app.account.Role;
+import codrane.app.account.Routes;
+import codrane.app.live.JobTasks;
+import codrane.app.live.LiveHub;
+import codrane.app.live.RunStore;
+import codrane.app.live.VitalsPublisher;
+import codrane.app.records.ChangeLedger;
+import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.app.vehicle.BenchInterface;
+import codrane.app.vehicle.Interfaces;
+import codrane.core.fault.FaultLedger;
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Stage;
+import codrane.core.scan.AgreementMatrix;
+import jakarta.validation.Valid;
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.Authentication;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.validation.BindingResult;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Pages of a job. */
+@Controller
+class JobController {
+    private static final int JOURNAL_ROWS = 60;
+
+    private final JobDesk desk;
+    private final JobIntake intake;
+    private final JobActs acts;
+    private final JobTasks tasks;
+    private final Interfaces interfaces;
+    private final VitalsPublisher vitals;
+    private final RunStore runs;
+    private final ChangeLedger ledger;
+    private final LiveHub hub;
+
+    JobController(
+            JobDesk desk,
+            JobIntake intake,
+            JobActs acts,
+            JobTasks tasks,
+            Interfaces interfaces,
+            VitalsPublisher vitals,
+            RunStore runs,
+            ChangeLedger ledger,
+            LiveHub hub) {
+        this.desk = desk;
+        this.intake = intake;
+        this.acts = acts;
+        this.tasks = tasks;
+        this.interfaces = interfaces;
+        this.vitals = vitals;
+        this.runs = runs;
+        this.ledger = ledger;
+        this.hub = hub;
+    }
+
+    @GetMapping("/jobs/new")
+    String form(Model model) {
+        model.addAttribute("form", NewJobForm.empty());
+        return newJob(model);
+    }
+
+    private String newJob(Model model) {
+        model.addAttribute("packs", intake.packs());
+        return "job/new";
+    }
+
+    @GetMapping("/vin-check")
+    @ResponseBody
+    JobIntake.VinView vinCheck(@RequestParam String vin) {
+        return intake.check(vin.length() > 40 ? vin.substring(0, 40) : vin);
+    }
+
+    @PostMapping("/jobs")
+    String take(@Valid @ModelAttribute("form") NewJobForm form, BindingResult errors, Principal who, Model model) {
+        if (errors.hasErrors()) return newJob(model);
+        return switch (intake.take(form, who.getName())) {
+            case JobIntake.Taken.Job(long number) -> "redirect:/jobs/" + number + "/intake";
+            case JobIntake.Taken.Rejected(String field, String sentence) -> {
+                errors.rejectValue(field, "rejected", sentence);
+                yield newJob(model);
+            }
+        };
+    }
+
+    @GetMapping("/jobs/{number}/{stage}")
+    String stage(@PathVariable long number, @PathVariable String stage, Authentication who, Model model) {
+        JobFacts facts = desk.facts(number);
+        Stage shown = stage.equals("now")
+                ? facts.progress().current()
+                : Stage.of(stage).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        model.addAttribute("page", page(facts, shown, who));
+        model.addAttribute("facts", facts);
+        addStage(facts, shown, model);
+        tasks.seen(number);
+        return "job/" + shown.key();
+    }
+
+    private JobPage page(JobFacts facts, Stage shown, Authentication who) {
+        JobRecord job = facts.job();
+        NextAct next = NextActs.of(facts, shown);
+        Role role = role(who);
+        List<NextAct.Act> allowed = next.acts().stream()
+                .filter(a -> !a.post() || Routes.allows(role, HttpMethod.POST, "/jobs/" + job.number() + a.path()))
+                .toList();
+        Optional<BenchInterface> bench = interfaces.of(facts.pack());
+        return new JobPage(
+                job,
+                facts.replaced()
+                        .map(m -> m.title()
+                                + job.origin().map(o -> ", " + o.words()).orElse(""))
+                        .orElse(job.kind().title()),
+                facts.pack().maker() + " " + job.model(),
+                shown,
+                JobPage.rail(facts.progress(), shown),
+                next.withActs(allowed),
+                allowed.size() == next.acts().size(),
+                tasks.of(job.number()),
+                vitals.json(bench.map(vitals::of).orElse(VitalsPublisher.Vitals.UNKNOWN)),
+                facts.window(),
+                facts.run().map(r -> r.running()).orElse(false),
+                bench.map(BenchInterface::name).orElse("no interface"),
+                facts.gateway() instanceof Gateway.None ? "none" : "locked");
+    }
+
+    private static Role role(Authentication who) {
+        return who.getAuthorities().stream()
+                .map(a -> a.getAuthority())
+                .filter(a -> a.startsWith("ROLE_"))
+                .map(a -> Role.valueOf(a.substring("ROLE_".length())))
+                .findFirst()
+                .orElse(Role.DESK);
+    }
+
+    private void addStage(JobFacts facts, Stage shown, Model model) {
+        switch (shown) {
+            case IDENTIFY -> facts.before().ifPresent(scan -> addMatrix(facts, scan, model));
+            case PREPARE -> addPrepare(facts, model);
+            case RUN -> addRun(facts, model);
+            case PROVE -> addProof(facts, model);
+            case RECORD -> {
+                addProof(facts, model);
+                model.addAttribute("changes", ledger.ofJob(facts.job().id()));
+                addRun(facts, model);
+            }
+            case INTAKE, BENCH, UNLOCK, BASELINE, DECIDE, SETTLE -> {}
+        }
+    }
+
+    private static void addMatrix(JobFacts facts, ScanRecord scan, Model model) {
+        AgreementMatrix matrix = facts.matrix(scan);
+        model.addAttribute("matrix", matrix);
+        model.addAttribute(
+                "faults",
+                scan.faults().stream().map(f -> FaultLine.of(facts.pack(), f)).toList());
+    }
+
+    private void addPrepare(JobFacts facts, Model model) {
+        if (facts.plan().isEmpty() || facts.replaced().isEmpty()) return;
+        try {
+            model.addAttribute("offers", acts.offers(facts));
+        } catch (ServiceException e) {
+            model.addAttribute("serviceTrouble", e.getMessage());
+        }
+    }
+
+    private void addRun(JobFacts facts, Model model) {
+        facts.plan().ifPresent(plan -> model.addAttribute("score", RunScore.of(facts, plan.plan())));
+        facts.run().ifPresent(run -> model.addAttribute("journal", runs.journal(run.id(), JOURNAL_ROWS)));
+    }
+
+    private static void addProof(JobFacts facts, Model model) {
+        Optional<ScanRecord> after = facts.after();
+        if (facts.before().isEmpty() || after.isEmpty()) return;
+        model.addAttribute("matrix", facts.matrix(after.get()));
+        FaultLedger faults =
+                FaultLedger.of(facts.before().get().faults(), after.get().faults());
+        model.addAttribute("ledger", FaultLine.of(facts.pack(), faults));
+    }
+
+    @GetMapping(path = "/jobs/{number}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter events(@PathVariable long number) {
+        JobFacts facts = desk.facts(number);
+        String bench = interfaces.of(facts.pack()).map(BenchInterface::name).orElse("none");
+        return hub.listen("job-" + number, "interface-" + bench);
+    }
+
+    @GetMapping("/jobs/{number}/baseline.json")
+    ResponseEntity<String> export(@PathVariable long number) {
+        BaselineRecord baseline =
+                desk.facts(number).baseline().orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"baseline-job-" + number + ".json\"")
+                .body(baseline.content());
+    }
+
+    /** The hold points, for the page of a stage. */
+    @ModelAttribute("holdPoints")
+    HoldPoint[] holdPoints() {
+        return HoldPoint.values();
+    }
+}

@@ -1,0 +1,99 @@
+package codrane.app.job;
+
+import codrane.app.job.jpa.JobStore;
+import codrane.app.live.RunStore;
+import codrane.app.shelf.Shelf;
+import codrane.app.vehicle.BenchInterface;
+import codrane.app.vehicle.Interfaces;
+import codrane.app.vehicle.PackShelf;
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.Pack;
+import codrane.core.power.PowerGate;
+import codrane.core.power.SupplyReading;
+import codrane.core.vin.Vin;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Gathers the facts of a job. */
+@Component
+public class JobDesk {
+    private final JobStore jobs;
+    private final BenchCheckStore benchChecks;
+    private final RunStore runs;
+    private final Shelf shelf;
+    private final PackShelf packs;
+    private final Interfaces interfaces;
+    private final InstantSource time;
+
+    JobDesk(
+            JobStore jobs,
+            BenchCheckStore benchChecks,
+            RunStore runs,
+            Shelf shelf,
+            PackShelf packs,
+            Interfaces interfaces,
+            InstantSource time) {
+        this.jobs = jobs;
+        this.benchChecks = benchChecks;
+        this.runs = runs;
+        this.shelf = shelf;
+        this.packs = packs;
+        this.interfaces = interfaces;
+        this.time = time;
+    }
+
+    /** There is no job of this number. */
+    public static final class UnknownJobException extends RuntimeException {
+        UnknownJobException(long number) {
+            super("There is no job " + number + ".");
+        }
+    }
+
+    /** @throws UnknownJobException when there is no such job */
+    @Transactional(readOnly = true)
+    public JobFacts facts(long number) {
+        return facts(jobs.find(number).orElseThrow(() -> new UnknownJobException(number)));
+    }
+
+    @Transactional(readOnly = true)
+    public JobFacts facts(JobRecord job) {
+        Pack pack = packs.get(job.packId());
+        Optional<PlanRecord> plan = jobs.plan(job.id());
+        return new JobFacts(
+                job,
+                pack,
+                jobs.holds(job.id()),
+                benchChecks.get(job.id()),
+                jobs.firstScan(job.id()),
+                jobs.latestScan(job.id()),
+                jobs.baseline(job.id()),
+                plan,
+                shelf.prepared(job.id()),
+                sheet(job, pack),
+                runs.latest(job.id()),
+                power(pack, job, plan),
+                gateway(pack, job.vin()));
+    }
+
+    private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {
+        return job.replacedModule()
+                .flatMap(id -> jobs.sheets(job.id()).stream()
+                        .filter(s -> s.module().equals(id))
+                        .findFirst()
+                        .map(s -> LineSheetFacts.of(pack, pack.module(id), job.vin(), s)));
+    }
+
+    private PowerGate.Verdict power(Pack pack, JobRecord job, Optional<PlanRecord> plan) {
+        List<SupplyReading> samples =
+                interfaces.of(pack).map(BenchInterface::samples).orElse(List.of());
+        return PowerGate.start(samples, JobFacts.window(pack, job, plan), time.instant());
+    }
+
+    /** No vehicle can be authorised in this slice: with a gateway it counts as locked. */
+    static Gateway gateway(Pack pack, Vin vin) {
+        return pack.hasGateway(vin) ? new Gateway.Locked() : new Gateway.None();
+    }
+}

@@ -1,0 +1,212 @@
+package codrane.app.job;
+
+import codrane.app.live.RunRecord;
+import codrane.app.shelf.Shelf.Shelved;
+import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.Manifest;
+import codrane.core.coding.Layout;
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.JobProgress;
+import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Operation;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.power.PowerGate;
+import codrane.core.power.PowerWindow;
+import codrane.core.scan.AgreementMatrix;
+import codrane.core.scan.ModuleReading;
+import codrane.core.vin.VinComparison.Verdict;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Everything that is known about a job now. Stages, hold points and the next act are computed from this and from nothing
+ * else.
+ *
+ * @param before first scan of the job: the vehicle as it came
+ * @param latest newest scan
+ * @param power whether a run may start on the supply as it is now
+ */
+public record JobFacts(
+        JobRecord job,
+        Pack pack,
+        List<HoldRecord> holds,
+        Optional<BenchCheck> bench,
+        Optional<ScanRecord> before,
+        Optional<ScanRecord> latest,
+        Optional<BaselineRecord> baseline,
+        Optional<PlanRecord> plan,
+        Optional<Shelved> calibration,
+        Optional<LineSheetFacts> sheet,
+        Optional<RunRecord> run,
+        PowerGate.Verdict power,
+        Gateway gateway) {
+    private static final double LEAST_BENCH_VOLTS = 12.5;
+
+    public JobFacts {
+        holds = List.copyOf(holds);
+    }
+
+    public Optional<PackModule> replaced() {
+        return job.replacedModule().map(pack::module);
+    }
+
+    public AgreementMatrix matrix(ScanRecord scan) {
+        return AgreementMatrix.of(pack, job.vin(), scan.readings());
+    }
+
+    public VehicleFacts vehicleFacts(ScanRecord scan) {
+        return new VehicleFacts(
+                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway);
+    }
+
+    /** The newest scan if it is from after the run. */
+    public Optional<ScanRecord> after() {
+        return run.flatMap(RunRecord::endedAt)
+                .flatMap(ended -> latest.filter(scan -> scan.takenAt().isAfter(ended)));
+    }
+
+    public boolean planHas(Operation.Kind kind) {
+        return plan.map(p -> p.plan().has(kind)).orElse(false);
+    }
+
+    /** Whether a run holds the vehicle: then plan, file and sheet stay as they are. */
+    public boolean runHolds() {
+        return run.map(r -> r.running() || r.interrupted()).orElse(false);
+    }
+
+    /** The calibration at hand against the replaced module as it was read before. */
+    public Optional<CalibrationCheck> calibrationCheck(byte[] content) {
+        return calibration.flatMap(c -> target().map(target -> CalibrationCheck.of(content, c.manifest(), target)));
+    }
+
+    /** Whether a manifest fits the replaced module, without the file. */
+    public CalibrationCheck fit(Manifest manifest) {
+        return target().map(target -> CalibrationCheck.fit(manifest, target))
+                .orElse(new CalibrationCheck(
+                        CalibrationCheck.Verdict.NOT_FOR_THIS_MODULE,
+                        List.of("The module's hardware number was not read.")));
+    }
+
+    public Optional<CalibrationCheck.Target> target() {
+        Optional<ModuleReading> reading = before.flatMap(
+                scan -> job.replacedModule().map(id -> scan.readings().get(id)));
+        return reading.flatMap(r -> r.text(Ident.HARDWARE)
+                .map(hardware -> new CalibrationCheck.Target(pack.id(), r.module(), hardware, r.text(Ident.SOFTWARE))));
+    }
+
+    public PowerWindow window() {
+        return window(pack, job, plan);
+    }
+
+    /** What the run needs of the supply: programming more than coding, a demanding module more still. */
+    static PowerWindow window(Pack pack, JobRecord job, Optional<PlanRecord> plan) {
+        double upper = PowerWindow.upperLimit(pack.supply().chemistry());
+        if (plan.isEmpty() || !plan.get().plan().has(Operation.Kind.PROGRAM)) return PowerWindow.coding(upper);
+        boolean demanding = job.replacedModule()
+                .map(id -> pack.module(id).traits().demanding())
+                .orElse(false);
+        return demanding ? PowerWindow.demanding(upper) : PowerWindow.programming(upper);
+    }
+
+    public Optional<HoldRecord> personHold(HoldPoint point) {
+        return holds.stream().filter(h -> h.point() == point).findFirst();
+    }
+
+    public JobProgress progress() {
+        Map<HoldPoint, Hold> all = new EnumMap<>(HoldPoint.class);
+        for (HoldPoint point : HoldPoint.values()) all.put(point, state(point));
+        return new JobProgress(all);
+    }
+
+    private Hold state(HoldPoint point) {
+        if (!needed(point)) return Hold.NOT_NEEDED;
+        Optional<HoldRecord> person = personHold(point);
+        if (person.isPresent()) return person.get().waived() ? Hold.WAIVED : Hold.KEPT;
+        return keptByFact(point) ? Hold.KEPT : Hold.OPEN;
+    }
+
+    private boolean needed(HoldPoint point) {
+        if (job.kind() == JobKind.BASELINE_ONLY) return point.stage().compareTo(codrane.core.plan.Stage.BASELINE) <= 0;
+        if (plan.isEmpty()) return true;
+        return switch (point) {
+            case FILE_CHECKED -> planHas(Operation.Kind.PROGRAM);
+            case SHEET_CHECKED -> planHas(Operation.Kind.WRITE_CODING);
+            default -> true;
+        };
+    }
+
+    private boolean keptByFact(HoldPoint point) {
+        boolean finished = run.map(RunRecord::finished).orElse(false);
+        return switch (point) {
+            case LINK_PROVEN -> bench.isPresent();
+            case SUPPLY_HELD ->
+                bench.flatMap(BenchCheck::volts)
+                        .map(v -> v >= LEAST_BENCH_VOLTS)
+                        .orElse(false);
+            case FAULTS_RECORDED -> before.map(JobFacts::faultsRecorded).orElse(false);
+            case IDENTITY_SETTLED ->
+                before.map(scan -> matrix(scan).vins().verdict() == Verdict.ALL_AGREE)
+                        .orElse(false);
+            case BASELINE_STORED -> baseline.isPresent();
+            case FILE_CHECKED ->
+                calibration.map(c -> fit(c.manifest()).usable()).orElse(false);
+            case SHEET_CHECKED -> sheet.map(LineSheetFacts::good).orElse(false);
+            case POWER_READY -> finished || runHolds() || power.passes();
+            case RUN_FINISHED -> finished;
+            case READ_BACK_AGREES ->
+                finished && readBackTroubles().map(List::isEmpty).orElse(false);
+            case CONSENT, PLAN_AGREED, WRITES_RELEASED, FUNCTION_TESTED -> false;
+        };
+    }
+
+    private static boolean faultsRecorded(ScanRecord scan) {
+        return scan.readings().values().stream().filter(ModuleReading::answers).anyMatch(ModuleReading::faultsRead);
+    }
+
+    /** What a fresh scan says against the plan; empty when there is no scan from after the run. */
+    public Optional<List<String>> readBackTroubles() {
+        return after().map(scan -> {
+            List<String> troubles = new java.util.ArrayList<>();
+            job.replacedModule().ifPresent(id -> troubles.addAll(troubles(scan, id)));
+            return troubles;
+        });
+    }
+
+    private List<String> troubles(ScanRecord scan, String id) {
+        List<String> troubles = new java.util.ArrayList<>();
+        PackModule module = pack.module(id);
+        AgreementMatrix.Row row = matrix(scan).rows().stream()
+                .filter(r -> r.module().equals(id))
+                .findFirst()
+                .orElseThrow();
+        for (AgreementMatrix.Cell cell : List.of(row.vin(), row.hardware(), row.software(), row.coding())) {
+            if (cell.mark() != AgreementMatrix.Mark.AGREES) troubles.add(module.title() + ": " + cell.words() + ".");
+        }
+        ModuleReading reading = scan.readings().getOrDefault(id, ModuleReading.silent(id));
+        if (planHas(Operation.Kind.PROGRAM)) {
+            String after = calibration.map(c -> c.manifest().softwareAfter()).orElse("");
+            if (!reading.text(Ident.SOFTWARE).orElse("").equals(after))
+                troubles.add("It does not report software " + after + ".");
+        }
+        if (planHas(Operation.Kind.WRITE_CODING)) troubles.addAll(codingTroubles(module, reading));
+        return troubles;
+    }
+
+    private List<String> codingTroubles(PackModule module, ModuleReading reading) {
+        Map<String, Bytes> wanted = sheet.map(LineSheetFacts::blocks).orElse(Map.of());
+        return pack.blocksOf(module).stream()
+                .filter(layout -> !wanted.getOrDefault(layout.id(), Bytes.EMPTY)
+                        .equals(reading.coding().get(layout.id())))
+                .map(Layout::title)
+                .map(title -> title + " is not what the line sheet says.")
+                .toList();
+    }
+}

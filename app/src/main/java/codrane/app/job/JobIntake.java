@@ -1,0 +1,102 @@
+package codrane.app.job;
+
+import codrane.app.job.jpa.JobStore;
+import codrane.app.records.AuditTrail;
+import codrane.app.vehicle.PackShelf;
+import codrane.core.pack.Pack;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import codrane.core.vin.Vin;
+import codrane.core.vin.VinCheck;
+import java.time.InstantSource;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Takes in new jobs. */
+@Component
+public class JobIntake {
+    private final PackShelf packs;
+    private final JobStore jobs;
+    private final AuditTrail audit;
+    private final InstantSource time;
+
+    JobIntake(PackShelf packs, JobStore jobs, AuditTrail audit, InstantSource time) {
+        this.packs = packs;
+        this.jobs = jobs;
+        this.audit = audit;
+        this.time = time;
+    }
+
+    /** A typed VIN as judged, for people. */
+    public record VinView(
+            boolean valid, String reason, String grouped, String spelled, String vehicle, List<String> suggestions) {}
+
+    /** What became of a new job. */
+    public sealed interface Taken {
+        record Job(long number) implements Taken {}
+
+        record Rejected(String field, String sentence) implements Taken {}
+    }
+
+    public VinView check(String typed) {
+        VinCheck check = VinCheck.of(typed, packs.ruleFor(typed));
+        if (check.vin().isEmpty()) return new VinView(false, check.reason(), "", "", "", check.suggestions());
+        Vin vin = check.vin().get();
+        Optional<Pack> pack = packs.of(vin);
+        String vehicle = pack.map(p -> p.maker() + " " + p.modelOf(vin).orElse("") + years(check))
+                .orElse("");
+        String reason =
+                pack.isPresent() ? check.reason() : "The VIN is well-formed, but no pack on this computer covers it.";
+        return new VinView(pack.isPresent(), reason, vin.grouped(), vin.spelled(), vehicle, List.of());
+    }
+
+    private static String years(VinCheck check) {
+        return check.modelYears().isEmpty()
+                ? ""
+                : ", model year " + check.modelYears().getFirst();
+    }
+
+    public Taken take(NewJobForm form, String who) {
+        VinCheck check = VinCheck.of(form.vin(), packs.ruleFor(form.vin()));
+        if (check.vin().isEmpty()) return new Taken.Rejected("vin", check.reason());
+        Vin vin = check.vin().get();
+        Optional<Pack> pack = packs.of(vin);
+        if (pack.isEmpty()) return new Taken.Rejected("vin", "No pack on this computer covers this VIN.");
+        Optional<JobKind> kind = find(JobKind.values(), form.kind());
+        if (kind.isEmpty()) return new Taken.Rejected("kind", "Choose what is to be done.");
+        Optional<String> replaced =
+                Optional.ofNullable(form.replaced()).filter(pack.get().modules()::containsKey);
+        Optional<PartOrigin> origin = find(PartOrigin.values(), form.origin());
+        if (kind.get() == JobKind.REPLACE_MODULE && replaced.isEmpty()) {
+            return new Taken.Rejected(
+                    "replaced",
+                    "Choose the module that was replaced; the " + pack.get().title() + " has none of this name.");
+        }
+        if (kind.get() == JobKind.BASELINE_ONLY) replaced = Optional.empty();
+        String model = pack.get().modelOf(vin).orElseThrow();
+        long number = jobs.add(
+                new JobStore.NewJob(
+                        vin,
+                        pack.get().id(),
+                        model,
+                        kind.get(),
+                        form.complaint().strip(),
+                        replaced,
+                        origin),
+                who,
+                time.instant());
+        audit.record(who, "took in", "job " + number, vin.text());
+        return new Taken.Job(number);
+    }
+
+    private static <E extends Enum<E>> Optional<E> find(E[] values, String name) {
+        return Arrays.stream(values).filter(v -> v.name().equals(name)).findFirst();
+    }
+
+    /** Modules of all packs, for the choice of what was replaced: pack title, then id and title. */
+    public List<Pack> packs() {
+        return packs.all();
+    }
+}

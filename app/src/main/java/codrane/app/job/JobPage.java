@@ -1,0 +1,54 @@
+package codrane.app.job;
+
+import codrane.app.live.JobTasks;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobProgress;
+import codrane.core.plan.Stage;
+import codrane.core.power.PowerWindow;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * The frame around each page of a job: rail, next act, vitals.
+ *
+ * @param vitals as JSON, like the events that follow
+ * @param kept false: the signed-in person may only look, so that acts were left out
+ */
+public record JobPage(
+        JobRecord job,
+        String subtitle,
+        String title,
+        Stage shown,
+        List<RailItem> rail,
+        NextAct next,
+        boolean kept,
+        Optional<JobTasks.Progress> task,
+        String vitals,
+        PowerWindow window,
+        boolean running,
+        String interfaceName,
+        String gateway) {
+    /** One stage on the rail. */
+    public record RailItem(Stage stage, String state, boolean shown, List<Notch> notches) {}
+
+    /** A hold point on the rail: open, kept or waived. */
+    public record Notch(String state, String title) {}
+
+    static List<RailItem> rail(JobProgress progress, Stage shown) {
+        List<RailItem> rail = new ArrayList<>();
+        for (Stage stage : Stage.values()) {
+            List<Notch> notches =
+                    progress.of(stage).stream().map(p -> notch(progress, p)).toList();
+            rail.add(new RailItem(
+                    stage, progress.state(stage).name().toLowerCase(Locale.ROOT), stage == shown, notches));
+        }
+        return rail;
+    }
+
+    private static Notch notch(JobProgress progress, HoldPoint point) {
+        String state = progress.hold(point).name().toLowerCase(Locale.ROOT);
+        return new Notch(state, point.title() + ": " + state);
+    }
+}

@@ -1,0 +1,23 @@
+package codrane.app.job;
+
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import codrane.core.vin.Vin;
+import java.time.Instant;
+import java.util.Optional;
+
+/** A job as it is stored, without what was found since. */
+public record JobRecord(
+        long id,
+        long number,
+        long vehicleId,
+        Vin vin,
+        String packId,
+        String model,
+        JobKind kind,
+        String complaint,
+        Optional<String> replacedModule,
+        Optional<PartOrigin> origin,
+        Instant createdAt,
+        String createdBy,
+        Optional<Instant> closedAt) {}

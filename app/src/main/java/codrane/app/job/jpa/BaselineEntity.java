@@ -1,0 +1,23 @@
+package codrane.app.job.jpa;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "baseline")
+class BaselineEntity {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    long jobId;
+    long vehicleId;
+    Instant takenAt;
+    String takenBy;
+    String sha256;
+    String content;
+}

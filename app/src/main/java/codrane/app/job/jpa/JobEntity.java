@@ -1,0 +1,40 @@
+package codrane.app.job.jpa;
+
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "job")
+class JobEntity {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    long number;
+
+    @ManyToOne(fetch = FetchType.LAZY, optional = false)
+    VehicleEntity vehicle;
+
+    @Enumerated(EnumType.STRING)
+    JobKind kind;
+
+    String complaint;
+    String replacedModule;
+
+    @Enumerated(EnumType.STRING)
+    PartOrigin partOrigin;
+
+    Instant createdAt;
+    String createdBy;
+    Instant closedAt;
+}

@@ -1,0 +1,252 @@
+package codrane.app.job.jpa;
+
+import codrane.app.job.BaselineRecord;
+import codrane.app.job.HoldRecord;
+import codrane.app.job.JobRecord;
+import codrane.app.job.PlanRecord;
+import codrane.app.job.ScanRecord;
+import codrane.app.job.SheetRecord;
+import codrane.core.baseline.Baseline;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import codrane.core.plan.Plan;
+import codrane.core.scan.ModuleReading;
+import codrane.core.vin.Vin;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps jobs and what was found, decided and prepared for them. */
+@Component
+@Transactional
+public class JobStore {
+    private static final int MOST_OPEN = 500;
+
+    private final Repositories.Vehicles vehicles;
+    private final Repositories.Jobs jobs;
+    private final Repositories.HoldPoints holdPoints;
+    private final Repositories.Scans scans;
+    private final Repositories.Baselines baselines;
+    private final Repositories.Plans plans;
+    private final Repositories.LineSheets sheets;
+
+    JobStore(
+            Repositories.Vehicles vehicles,
+            Repositories.Jobs jobs,
+            Repositories.HoldPoints holdPoints,
+            Repositories.Scans scans,
+            Repositories.Baselines baselines,
+            Repositories.Plans plans,
+            Repositories.LineSheets sheets) {
+        this.vehicles = vehicles;
+        this.jobs = jobs;
+        this.holdPoints = holdPoints;
+        this.scans = scans;
+        this.baselines = baselines;
+        this.plans = plans;
+        this.sheets = sheets;
+    }
+
+    /** What a new job begins with. */
+    public record NewJob(
+            Vin vin,
+            String packId,
+            String model,
+            JobKind kind,
+            String complaint,
+            Optional<String> replaced,
+            Optional<PartOrigin> origin) {}
+
+    /** A vehicle in lists. */
+    public record VehicleRecord(long id, Vin vin, String packId, String model) {}
+
+    /** @return the job's number */
+    public long add(NewJob newJob, String who, Instant now) {
+        VehicleEntity vehicle = vehicles.findByVin(newJob.vin().text()).orElseGet(() -> addVehicle(newJob, now));
+        JobEntity job = new JobEntity();
+        job.number = jobs.nextNumber();
+        job.vehicle = vehicle;
+        job.kind = newJob.kind();
+        job.complaint = newJob.complaint();
+        job.replacedModule = newJob.replaced().orElse(null);
+        job.partOrigin = newJob.origin().orElse(null);
+        job.createdAt = now;
+        job.createdBy = who;
+        return jobs.save(job).number;
+    }
+
+    private VehicleEntity addVehicle(NewJob newJob, Instant now) {
+        VehicleEntity vehicle = new VehicleEntity();
+        vehicle.vin = newJob.vin().text();
+        vehicle.pack = newJob.packId();
+        vehicle.model = newJob.model();
+        vehicle.createdAt = now;
+        return vehicles.save(vehicle);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<JobRecord> find(long number) {
+        return jobs.findByNumber(number).map(JobStore::record);
+    }
+
+    @Transactional(readOnly = true)
+    public List<JobRecord> open() {
+        return jobs.findByClosedAtIsNullOrderByCreatedAtDesc(Limit.of(MOST_OPEN)).stream()
+                .map(JobStore::record)
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<JobRecord> ofVehicle(long vehicleId) {
+        return jobs.findByVehicleIdOrderByCreatedAtDesc(vehicleId, Limit.of(50)).stream()
+                .map(JobStore::record)
+                .toList();
+    }
+
+    /** @param end of the VIN, at least three characters */
+    @Transactional(readOnly = true)
+    public List<JobRecord> byVinEnd(String end) {
+        return jobs.findByVehicleVinEndingWithOrderByCreatedAtDesc(end, Limit.of(20)).stream()
+                .map(JobStore::record)
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<VehicleRecord> vehicles() {
+        return vehicles.findByOrderByCreatedAtDesc(Limit.of(200)).stream()
+                .map(v -> new VehicleRecord(v.id, new Vin(v.vin), v.pack, v.model))
+                .toList();
+    }
+
+    public void close(JobRecord record, Instant now) {
+        jobs.findById(record.id()).ifPresent(job -> job.closedAt = now);
+    }
+
+    /** Keeps or waives; what was kept before is replaced. */
+    public void hold(long jobId, HoldRecord hold) {
+        HoldPointEntity entity =
+                holdPoints.findByJobIdAndPoint(jobId, hold.point()).orElseGet(HoldPointEntity::new);
+        entity.jobId = jobId;
+        entity.point = hold.point();
+        entity.state = hold.waived() ? "WAIVED" : "KEPT";
+        entity.who = hold.who();
+        entity.at = hold.at();
+        entity.why = hold.why();
+        holdPoints.save(entity);
+    }
+
+    /** Opens a hold point again, because what it rested on has changed. */
+    public void reopen(long jobId, HoldPoint point) {
+        holdPoints.findByJobIdAndPoint(jobId, point).ifPresent(holdPoints::delete);
+    }
+
+    @Transactional(readOnly = true)
+    public List<HoldRecord> holds(long jobId) {
+        return holdPoints.findByJobId(jobId).stream()
+                .map(h -> new HoldRecord(h.point, h.state.equals("WAIVED"), h.who, h.at, h.why))
+                .toList();
+    }
+
+    public void addScan(long jobId, Map<String, ModuleReading> readings, String who, Instant now) {
+        ScanEntity scan = new ScanEntity();
+        scan.jobId = jobId;
+        scan.takenAt = now;
+        scan.takenBy = who;
+        scan.readings = ReadingJson.write(readings);
+        scans.save(scan);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<ScanRecord> firstScan(long jobId) {
+        return scans.findFirstByJobIdOrderByTakenAt(jobId).map(JobStore::record);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<ScanRecord> latestScan(long jobId) {
+        return scans.findFirstByJobIdOrderByTakenAtDesc(jobId).map(JobStore::record);
+    }
+
+    public void addBaseline(JobRecord job, Baseline baseline, String who, Instant now) {
+        BaselineEntity entity = new BaselineEntity();
+        entity.jobId = job.id();
+        entity.vehicleId = job.vehicleId();
+        entity.takenAt = now;
+        entity.takenBy = who;
+        entity.sha256 = baseline.sha256();
+        entity.content = baseline.json();
+        baselines.save(entity);
+    }
+
+    /** The first baseline of the job: the one before any write. */
+    @Transactional(readOnly = true)
+    public Optional<BaselineRecord> baseline(long jobId) {
+        return baselines
+                .findFirstByJobIdOrderByTakenAt(jobId)
+                .map(b -> new BaselineRecord(b.id, b.takenAt, b.takenBy, b.sha256, b.content));
+    }
+
+    public void addPlan(long jobId, long scanId, Plan plan, String who, Instant now) {
+        PlanEntity entity = new PlanEntity();
+        entity.jobId = jobId;
+        entity.version = plans.findFirstByJobIdOrderByVersionDesc(jobId)
+                .map(p -> p.version + 1)
+                .orElse(1);
+        entity.scanId = scanId;
+        entity.madeAt = now;
+        entity.madeBy = who;
+        entity.content = PlanJson.write(plan);
+        plans.save(entity);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<PlanRecord> plan(long jobId) {
+        return plans.findFirstByJobIdOrderByVersionDesc(jobId)
+                .map(p -> new PlanRecord(p.id, p.version, p.scanId, p.madeAt, p.madeBy, PlanJson.read(p.content)));
+    }
+
+    public void sheet(long jobId, SheetRecord sheet) {
+        LineSheetEntity entity =
+                sheets.findByJobIdAndModule(jobId, sheet.module()).orElseGet(LineSheetEntity::new);
+        entity.jobId = jobId;
+        entity.module = sheet.module();
+        entity.source = sheet.source();
+        entity.content = sheet.content();
+        entity.at = sheet.at();
+        entity.who = sheet.who();
+        sheets.save(entity);
+    }
+
+    @Transactional(readOnly = true)
+    public List<SheetRecord> sheets(long jobId) {
+        return sheets.findByJobId(jobId).stream()
+                .map(s -> new SheetRecord(s.module, s.source, s.content, s.at, s.who))
+                .toList();
+    }
+
+    private static ScanRecord record(ScanEntity scan) {
+        return new ScanRecord(scan.id, scan.takenAt, scan.takenBy, ReadingJson.read(scan.readings));
+    }
+
+    private static JobRecord record(JobEntity job) {
+        VehicleEntity vehicle = job.vehicle;
+        return new JobRecord(
+                job.id,
+                job.number,
+                vehicle.id,
+                new Vin(vehicle.vin),
+                vehicle.pack,
+                vehicle.model,
+                job.kind,
+                job.complaint,
+                Optional.ofNullable(job.replacedModule),
+                Optional.ofNullable(job.partOrigin),
+                job.createdAt,
+                job.createdBy,
+                Optional.ofNullable(job.closedAt));
+    }
+}

@@ -1,0 +1,23 @@
+package codrane.app.job.jpa;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "plan")
+class PlanEntity {
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    Long id;
+
+    long jobId;
+    int version;
+    long scanId;
+    Instant madeAt;
+    String madeBy;
+    String content;
+}

@@ -1,0 +1,2 @@
+/** Jobs and their stages. Read {@link codrane.app.job.JobFacts} first. */
+package codrane.app.job;

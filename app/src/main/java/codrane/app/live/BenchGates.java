@@ -1,0 +1,122 @@
+package codrane.app.live;
+
+import codrane.app.vehicle.BenchInterface;
+import codrane.core.gateway.OperationMatrix;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.power.PowerGate;
+import codrane.core.power.PowerGate.Watch;
+import codrane.core.power.PowerWindow;
+import codrane.core.run.RunState;
+import codrane.core.run.RunTask;
+import codrane.link.DiagnosticLink;
+import codrane.link.run.RunGates;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Optional;
+
+/** The gates of a real bench: its meter, the vehicle's key, the gateway matrix. */
+final class BenchGates implements RunGates {
+    private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
+    private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
+    private static final Duration ASK_EVERY = Duration.ofMillis(500);
+    private static final Duration KEEP_ALIVE = Duration.ofSeconds(2);
+    private static final int KEY_ON = 1;
+
+    private final RunOrder order;
+    private final DiagnosticLink link;
+    private final RunProgress progress;
+    private final Runnable renewLease;
+    private final InstantSource time;
+
+    BenchGates(RunOrder order, DiagnosticLink link, RunProgress progress, Runnable renewLease, InstantSource time) {
+        this.order = order;
+        this.link = link;
+        this.progress = progress;
+        this.renewLease = renewLease;
+        this.time = time;
+    }
+
+    @Override
+    public Verdict awaitPower(PowerWindow window) {
+        Instant end = time.instant().plus(MEASURE_AT_MOST);
+        while (true) {
+            PowerGate.Verdict verdict = PowerGate.start(order.bench().samples(), window, time.instant());
+            if (verdict.passes()) return new Verdict.Open();
+            boolean giveUp =
+                    verdict.state() == PowerGate.State.REFUSED || time.instant().isAfter(end);
+            if (giveUp)
+                return new Verdict.Closed(
+                        "Not started: " + verdict.reason(), "Raise the supply voltage, then run again.");
+            hold(verdict.reason());
+        }
+    }
+
+    @Override
+    public Verdict awaitKeyOn(String prompt) {
+        Instant end = time.instant().plus(KEY_AT_MOST);
+        BenchInterface bench = order.bench();
+        Pack pack = order.pack();
+        while (true) {
+            Optional<Integer> key = bench.readKey(pack, link);
+            if (key.isPresent() && key.get() == KEY_ON) return new Verdict.Open();
+            if (time.instant().isAfter(end))
+                return new Verdict.Closed("Not started: the key was not turned on.", prompt);
+            hold(prompt);
+        }
+    }
+
+    @Override
+    public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
+        return OperationMatrix.judge(operation, order.gateway(), time.instant());
+    }
+
+    /** Low or unknown voltage holds the run between blocks; the session is kept alive meanwhile. */
+    @Override
+    public void beforeBlock(RunState state) {
+        if (!(state.task() instanceof RunTask.Program program)) return;
+        Instant kept = Instant.EPOCH;
+        for (Watch watch = watch(program); watch != Watch.FINE; watch = watch(program)) {
+            if (Duration.between(kept, time.instant()).compareTo(KEEP_ALIVE) >= 0) {
+                link.tell(program.module().address(), Bytes.of(0x3E, 0x80));
+                renewLease.run();
+                kept = time.instant();
+            }
+            hold(sentence(watch, program.window()));
+        }
+    }
+
+    private Watch watch(RunTask.Program program) {
+        return PowerGate.watch(order.bench().samples(), program.window(), time.instant());
+    }
+
+    private static String sentence(Watch watch, PowerWindow window) {
+        return switch (watch) {
+            case FINE -> "";
+            case UNKNOWN ->
+                "Held: the supply voltage can't be read. Check the meter; nothing is lost while the power stays on.";
+            case PAUSE ->
+                "Held: the supply fell below %.1f V. Raise it; the transfer goes on by itself."
+                        .formatted(window.hold());
+            case CRITICAL ->
+                "Held: the supply fell below %.1f V. Switch the support unit on now; don't turn the key off."
+                        .formatted(window.critical());
+        };
+    }
+
+    private void hold(String sentence) {
+        progress.hold(sentence);
+        pause(ASK_EVERY);
+    }
+
+    @Override
+    public void pause(Duration span) {
+        try {
+            Thread.sleep(span);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("the run's thread was interrupted", e);
+        }
+    }
+}

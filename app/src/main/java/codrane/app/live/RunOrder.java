@@ -1,0 +1,33 @@
+package codrane.app.live;
+
+import codrane.app.vehicle.BenchInterface;
+import codrane.core.calibration.MemoryImage;
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.Pack;
+import codrane.core.run.RunTask;
+import codrane.core.scan.ModuleReading;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Everything a run needs, made anew from what is stored whenever it is started or recovered.
+ *
+ * @param image data of the download; empty when there is none
+ * @param before readings from before the first write: the undo set comes from them
+ */
+public record RunOrder(
+        Subject subject,
+        Pack pack,
+        BenchInterface bench,
+        List<RunTask> tasks,
+        MemoryImage image,
+        Map<String, ModuleReading> before,
+        Gateway gateway) {
+    /** Which job of which vehicle, by which plan, and who released it. */
+    public record Subject(long jobId, long jobNumber, long vehicleId, long planId, String who) {}
+
+    public RunOrder {
+        tasks = List.copyOf(tasks);
+        before = Map.copyOf(before);
+    }
+}

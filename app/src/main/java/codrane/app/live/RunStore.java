@@ -1,0 +1,171 @@
+package codrane.app.live;
+
+import codrane.core.run.RunState;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+/** Runs and their journal, in plain SQL: each call is a transaction of its own, committed before the wire is touched. */
+@Component
+public class RunStore {
+    private final JdbcClient jdbc;
+    private final Node node;
+    private final InstantSource time;
+
+    RunStore(JdbcClient jdbc, Node node, InstantSource time) {
+        this.jdbc = jdbc;
+        this.node = node;
+        this.time = time;
+    }
+
+    /** A step of a run as it was journalled. */
+    public record JournalRow(
+            int number,
+            Instant at,
+            String purpose,
+            String module,
+            String request,
+            boolean writes,
+            String state,
+            Optional<String> answer) {}
+
+    long add(RunOrder order, long fence) {
+        RunOrder.Subject subject = order.subject();
+        return jdbc.sql(
+                        "insert into run (job_id, plan_id, state, node, interface, fence, task_index, task_count, task_title,"
+                                + " committed, block, blocks, confirmed_bytes, started_at, started_by, sentence, next_step)"
+                                + " values (?, ?, 'RUNNING', ?, ?, ?, 0, ?, ?, false, 0, 0, 0, ?, ?, '', '') returning id")
+                .params(
+                        subject.jobId(),
+                        subject.planId(),
+                        node.id(),
+                        order.bench().name(),
+                        fence,
+                        order.tasks().size(),
+                        order.tasks().getFirst().title(),
+                        now(),
+                        subject.who())
+                .query(Long.class)
+                .single();
+    }
+
+    /** An interrupted run goes on under a new fence. */
+    void resume(long runId, long fence) {
+        jdbc.sql(
+                        "update run set state = 'RUNNING', node = ?, fence = ?, ended_at = null, sentence = '', next_step = '' where id = ?")
+                .params(node.id(), fence, runId)
+                .update();
+    }
+
+    void progress(long runId, RunState state) {
+        if (state.finished()) return;
+        jdbc.sql(
+                        "update run set task_index = ?, task_title = ?, committed = ?, block = ?, blocks = ?, confirmed_bytes = ? where id = ?")
+                .params(
+                        state.index(),
+                        state.task().title(),
+                        state.committed(),
+                        state.block(),
+                        state.blocks(),
+                        state.confirmedBytes(),
+                        runId)
+                .update();
+    }
+
+    void end(long runId, RunRecord.State state, String sentence, String nextStep) {
+        jdbc.sql("update run set state = ?, ended_at = ?, sentence = ?, next_step = ? where id = ?")
+                .params(state.name(), now(), sentence, nextStep, runId)
+                .update();
+    }
+
+    /** @return the row's id */
+    long journal(long runId, String purpose, String module, String request, boolean writes) {
+        return jdbc.sql(
+                        "insert into journal (run_id, number, at, purpose, module, request, writes, state)"
+                                + " select ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, 'OPEN' from journal where run_id = ? returning id")
+                .params(runId, now(), purpose, module, request, writes, runId)
+                .query(Long.class)
+                .single();
+    }
+
+    void close(long rowId, String state, String answer) {
+        jdbc.sql("update journal set state = ?, answer = ?, closed_at = ? where id = ?")
+                .params(state, answer, now(), rowId)
+                .update();
+    }
+
+    boolean journalled(long runId, String purpose, String module) {
+        return jdbc.sql("select exists (select 1 from journal where run_id = ? and purpose = ? and module = ?)")
+                .params(runId, purpose, module)
+                .query(Boolean.class)
+                .single();
+    }
+
+    public Optional<RunRecord> latest(long jobId) {
+        return jdbc.sql("select * from run where job_id = ? order by started_at desc limit 1")
+                .param(jobId)
+                .query((r, n) -> record(r))
+                .optional();
+    }
+
+    /** Newest first. */
+    public List<JournalRow> journal(long runId, int most) {
+        return jdbc.sql("select * from journal where run_id = ? order by number desc limit ?")
+                .params(runId, most)
+                .query((r, n) -> new JournalRow(
+                        r.getInt("number"),
+                        r.getTimestamp("at").toInstant(),
+                        r.getString("purpose"),
+                        r.getString("module"),
+                        r.getString("request"),
+                        r.getBoolean("writes"),
+                        r.getString("state"),
+                        Optional.ofNullable(r.getString("answer"))))
+                .list();
+    }
+
+    /** Runs that nobody carries out any more: of this node without a thread, or of a node whose lease has ended. */
+    int markInterrupted(Set<Long> active) {
+        return jdbc.sql(
+                        "update run set state = 'INTERRUPTED', ended_at = :now,"
+                                + " sentence = case when committed then 'Codrane was stopped while ' || task_title || ' was under way.'"
+                                + " else 'Codrane was stopped before the run had ended.' end,"
+                                + " next_step = 'Keep the power on, then recover the run.'"
+                                + " where state = 'RUNNING' and not (id = any(:active)) and (node = :node or not exists"
+                                + " (select 1 from lease l where l.interface = run.interface and l.fence = run.fence and l.until > clock_timestamp()))")
+                .param("now", now())
+                .param("active", active.toArray(Long[]::new))
+                .param("node", node.id())
+                .update();
+    }
+
+    private Timestamp now() {
+        return Timestamp.from(time.instant());
+    }
+
+    private static RunRecord record(ResultSet r) throws SQLException {
+        return new RunRecord(
+                r.getLong("id"),
+                r.getLong("plan_id"),
+                RunRecord.State.valueOf(r.getString("state")),
+                r.getInt("task_index"),
+                r.getInt("task_count"),
+                r.getString("task_title"),
+                r.getBoolean("committed"),
+                r.getInt("block"),
+                r.getInt("blocks"),
+                r.getLong("confirmed_bytes"),
+                r.getTimestamp("started_at").toInstant(),
+                r.getString("started_by"),
+                Optional.ofNullable(r.getTimestamp("ended_at")).map(Timestamp::toInstant),
+                r.getString("sentence"),
+                r.getString("next_step"));
+    }
+}

@@ -1,0 +1,136 @@
+package codrane.app.vehicle;
+
+import codrane.app.CodraneSettings.InterfaceSettings;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLink;
+import codrane.core.pack.PackModule;
+import codrane.core.power.SupplyReading;
+import codrane.link.DiagnosticLink;
+import codrane.link.LinkLostException;
+import codrane.link.doip.DoipLink;
+import codrane.link.scan.VehicleScanner;
+import codrane.link.uds.CanLink;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Function;
+
+/** One interface on this node: its link, used by one at a time, and the last two minutes of its meter. */
+public final class BenchInterface {
+    private static final int MOST_SAMPLES = 600;
+
+    private final InterfaceSettings settings;
+    private final ControlPortClient control;
+    private final ReentrantLock inUse = new ReentrantLock();
+    private final Deque<SupplyReading> samples = new ArrayDeque<>();
+    private DiagnosticLink link;
+    private volatile Optional<Integer> key = Optional.empty();
+    private volatile boolean answered;
+
+    BenchInterface(InterfaceSettings settings, ControlPortClient control) {
+        this.settings = settings;
+        this.control = control;
+    }
+
+    /** The interface is being used by something else. */
+    public static final class BusyException extends RuntimeException {
+        BusyException(String name) {
+            super(name + " is in use: wait until what runs has ended.");
+        }
+    }
+
+    public String name() {
+        return settings.name();
+    }
+
+    public boolean fits(Pack pack) {
+        return settings.kind().equals(pack.link() instanceof PackLink.Can ? "can" : "doip");
+    }
+
+    ControlPortClient control() {
+        return control;
+    }
+
+    /**
+     * Uses the link; opened when needed.
+     *
+     * @throws LinkLostException when it can't be opened or is lost meanwhile; the next use opens it anew
+     * @throws BusyException when something else uses it
+     */
+    public <T> T use(Pack pack, Function<DiagnosticLink, T> work) {
+        if (!inUse.tryLock()) throw new BusyException(name());
+        try {
+            if (link == null) link = open(pack);
+            T result = work.apply(link);
+            answered = true;
+            return result;
+        } catch (LinkLostException e) {
+            drop();
+            throw e;
+        } finally {
+            inUse.unlock();
+        }
+    }
+
+    /** Closes the link, so that the next use opens it anew. For the thread that uses it. */
+    private void drop() {
+        answered = false;
+        key = Optional.empty();
+        if (link != null) link.close();
+        link = null;
+    }
+
+    private DiagnosticLink open(Pack pack) {
+        return switch (pack.link()) {
+            case PackLink.Can can -> CanLink.open(settings.host(), settings.port(), can);
+            case PackLink.Doip doip -> DoipLink.open(settings.host(), settings.port(), doip);
+        };
+    }
+
+    /** Reads the key's position if nothing else uses the link. */
+    void pollKey(Pack pack) {
+        if (!answered || !inUse.tryLock()) return;
+        try {
+            if (link != null) readKey(pack, link);
+        } catch (LinkLostException e) {
+            drop();
+        } finally {
+            inUse.unlock();
+        }
+    }
+
+    /** @return 0 off, 1 on, 2 engine running; empty when the vehicle does not tell */
+    public Optional<Integer> readKey(Pack pack, DiagnosticLink open) {
+        PackModule module = pack.module(pack.key().module());
+        key = new VehicleScanner(open, pack)
+                .data(module, pack.key().dataIdentifier())
+                .filter(octets -> octets.length() == 1)
+                .map((Bytes octets) -> octets.u8(0));
+        return key;
+    }
+
+    /** As last read. */
+    public Optional<Integer> key() {
+        return key;
+    }
+
+    /** Whether the link is open and has answered. */
+    public boolean answered() {
+        return answered;
+    }
+
+    synchronized void sample() {
+        Optional<SupplyReading> reading = control.read();
+        reading.ifPresent(samples::addLast);
+        while (samples.size() > MOST_SAMPLES) samples.removeFirst();
+    }
+
+    /** Oldest first, at most two minutes. */
+    public synchronized List<SupplyReading> samples() {
+        return new ArrayList<>(samples);
+    }
+}

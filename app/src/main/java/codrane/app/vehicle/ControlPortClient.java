@@ -1,0 +1,62 @@
+package codrane.app.vehicle;
+
+import codrane.core.power.SupplyReading;
+import codrane.link.SupplyMeter;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.time.InstantSource;
+import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/** The meter of a simulated interface, and the demo's hand in the next room. */
+final class ControlPortClient implements SupplyMeter {
+    private static final Duration PATIENCE = Duration.ofMillis(1500);
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(PATIENCE).build();
+    private final String address;
+    private final InstantSource time;
+
+    ControlPortClient(String address, InstantSource time) {
+        this.address = address;
+        this.time = time;
+    }
+
+    @Override
+    public Optional<SupplyReading> read() {
+        return send(request("/meter").GET().build())
+                .map(body ->
+                        new SupplyReading(time.instant(), body.path("volts").asDouble()));
+    }
+
+    /** @return the state afterwards, or empty when the stand-in does not answer */
+    Optional<JsonNode> act(String path) {
+        return send(request(path).POST(HttpRequest.BodyPublishers.noBody()).build());
+    }
+
+    Optional<JsonNode> look() {
+        return send(request("/look").GET().build());
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path)).timeout(PATIENCE);
+    }
+
+    private Optional<JsonNode> send(HttpRequest request) {
+        try {
+            HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+            return response.statusCode() == 200 ? Optional.of(JSON.readTree(response.body())) : Optional.empty();
+        } catch (IOException e) {
+            return Optional.empty();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return Optional.empty();
+        }
+    }
+}

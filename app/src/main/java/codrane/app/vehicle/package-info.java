@@ -1,0 +1,2 @@
+/** Vehicle packs, interfaces and their meters. Read {@link codrane.app.vehicle.BenchInterface} first. */
+package codrane.app.vehicle;

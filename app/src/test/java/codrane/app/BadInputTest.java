@@ -1,0 +1,217 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.Acted;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobDesk;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.live.JobTasks;
+import codrane.app.shelf.MakerServiceClient;
+import codrane.core.calibration.Manifest;
+import codrane.core.plan.HoldPoint;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
+import org.springframework.test.web.servlet.RequestBuilder;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.setup.MockMvcBuilders;
+import org.springframework.web.context.WebApplicationContext;
+
+/** Bad input gets a clear sentence and changes nothing. */
+@ExtendWith(RunningApp.class)
+class BadInputTest {
+    private MockMvc mvc;
+    private App app;
+
+    @BeforeEach
+    void setUp(App running) {
+        app = running;
+        mvc = MockMvcBuilders.webAppContextSetup((WebApplicationContext) app.context())
+                .apply(springSecurity())
+                .build();
+    }
+
+    private MvcResult perform(RequestBuilder request) throws Exception {
+        return mvc.perform(request).andReturn();
+    }
+
+    private static MockHttpServletRequestBuilder signed(MockHttpServletRequestBuilder request) {
+        return request.with(csrf()).with(user("lead").roles("LEAD"));
+    }
+
+    private long rows(String table) {
+        return app.bean(JdbcClient.class)
+                .sql("select count(*) from " + table)
+                .query(Long.class)
+                .single();
+    }
+
+    /** A job of its own, brought to the stage Prepare. */
+    private long jobAtPrepare() throws InterruptedException {
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(
+                        new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", "tail-lift", "SECOND_HAND"),
+                        "lead");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        JobActs acts = app.bean(JobActs.class);
+        acts.keep(number, HoldPoint.CONSENT, "lead", "");
+        assertThat(acts.benchCheck(number, "lead")).isInstanceOf(Acted.Done.class);
+        acts.scan(number, "lead");
+        await(number);
+        acts.waive(number, HoldPoint.IDENTITY_SETTLED, "lead", "as tested");
+        acts.baseline(number, "lead");
+        await(number);
+        assertThat(acts.plan(number, "lead")).isInstanceOf(Acted.Done.class);
+        return number;
+    }
+
+    private void await(long number) throws InterruptedException {
+        JobTasks tasks = app.bean(JobTasks.class);
+        for (int i = 0;
+                i < 300 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
+                i++) Thread.sleep(50);
+        assertThat(tasks.of(number).orElseThrow().error()).isEmpty();
+        tasks.seen(number);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0BKLR3A45MN004127, REPLACE_MODULE, tail-lift, the other characters ask for 6",
+        "0BKLR3A46MN00412, REPLACE_MODULE, tail-lift, this has 16",
+        "11111111111111111, REPLACE_MODULE, tail-lift, No pack on this computer covers this VIN",
+        "0BKLR3A46MN004127, REPLACE_MODULE, warp-drive, Choose the module that was replaced",
+        "0BKLR3A46MN004127, EAT_CAKE, tail-lift, Choose what is to be done"
+    })
+    void newJob_wrong_saysWhyAndTakesNothingIn(String vin, String kind, String module, String sentence)
+            throws Exception {
+        long before = rows("job");
+        MockHttpServletResponse response = perform(signed(post("/jobs")
+                        .param("vin", vin)
+                        .param("complaint", "test")
+                        .param("kind", kind)
+                        .param("replaced", module)
+                        .param("origin", "NEW")))
+                .getResponse();
+        assertThat(response.getContentAsString()).contains(sentence);
+        assertThat(rows("job")).isEqualTo(before);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "/jobs/999999/intake, There is no job 999999",
+        "/jobs/abc/intake, no such page",
+        "/jobs/2201/nowhere, no such page",
+        "/vehicles/rubbish, no such page"
+    })
+    void page_unknown_isAClearPage(String path, String sentence) throws Exception {
+        MockHttpServletResponse response = perform(signed(get(path))).getResponse();
+        assertThat(response.getStatus()).isEqualTo(404);
+        assertThat(response.getContentAsString()).contains(sentence);
+    }
+
+    @Test
+    void upload_rubbishDamagedOrForOtherHardware_isRefusedAndNothingStored() throws Exception {
+        long number = jobAtPrepare();
+        long before = rows("stored_file");
+        MakerServiceClient service = app.bean(MakerServiceClient.class);
+        var pack = TestWorld.pack("brennick-lorne");
+        Manifest other = service.calibrations(pack, "tail-lift").stream()
+                .filter(m -> m.id().endsWith("-C"))
+                .findFirst()
+                .orElseThrow();
+        byte[] forOther = service.file(pack, other, done -> {});
+        byte[] damaged = forOther.clone();
+        damaged[1000] = 'x';
+        assertThat(upload(number, "rubbish".getBytes(StandardCharsets.UTF_8))).contains("knows no such file");
+        assertThat(upload(number, new byte[0])).contains("damaged");
+        assertThat(upload(number, damaged)).contains("is damaged. Line 14, column 73: 'x' is not a hex digit");
+        assertThat(upload(number, forOther)).contains("the file is for BK-67220-C1");
+        assertThat(rows("stored_file")).isEqualTo(before);
+        assertThat(app.bean(JobDesk.class).facts(number).calibration()).isEmpty();
+    }
+
+    private String upload(long number, byte[] content) throws Exception {
+        MockMultipartFile file = new MockMultipartFile("file", "../../etc/x.hex", "text/plain", content);
+        MvcResult result = perform(multipart("/jobs/" + number + "/calibration-upload")
+                .file(file)
+                .with(csrf())
+                .with(user("lead").roles("LEAD")));
+        return String.valueOf(result.getFlashMap().get("refused"));
+    }
+
+    @Test
+    void sheet_wrongOrForAnotherVehicle_isRefused() throws Exception {
+        long number = jobAtPrepare();
+        JobActs acts = app.bean(JobActs.class);
+        assertThat(sentence(acts.pasteSheet(number, "LFT/01  00 | 00", "lead"))).contains("check byte does not fit");
+        assertThat(sentence(acts.pasteSheet(number, "", "lead"))).contains("hold 0 octets");
+        var pack = TestWorld.pack("brennick-lorne");
+        String donors = app.bean(MakerServiceClient.class)
+                .lineSheet(pack, "tail-lift", new codrane.core.vin.Vin("0BKLR3A48MN004131"));
+        assertThat(sentence(acts.pasteSheet(number, donors, "lead"))).contains("for another VIN");
+        assertThat(app.bean(JobDesk.class).facts(number).sheet()).isEmpty();
+    }
+
+    @Test
+    void acts_outOfOrder_areRefusedAndNothingIsWritten() throws Exception {
+        long number = jobAtPrepare();
+        JobActs acts = app.bean(JobActs.class);
+        long runs = rows("run");
+        assertThat(sentence(acts.run(number, "lead")))
+                .contains("Still open", "The calibration is whole and for this hardware");
+        assertThat(sentence(acts.recover(number, "lead"))).contains("no interrupted run");
+        assertThat(sentence(acts.keep(number, HoldPoint.FILE_CHECKED, "lead", "")))
+                .contains("not by a click");
+        assertThat(sentence(acts.keep(number, HoldPoint.WRITES_RELEASED, "lead", "")))
+                .contains("by starting the run");
+        assertThat(sentence(acts.waive(number, HoldPoint.FUNCTION_TESTED, "lead", " ")))
+                .contains("why it is waived");
+        assertThat(sentence(acts.waive(number, HoldPoint.PLAN_AGREED, "lead", "because")))
+                .contains("can't be waived");
+        assertThat(sentence(acts.fetchCalibration(number, "NO-SUCH", "lead"))).contains("does not offer");
+        assertThat(sentence(acts.fetchCalibration(number, "LFT-312-C", "lead")))
+                .contains("the file is for BK-67220-C1");
+        assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
+        assertThat(rows("run")).isEqualTo(runs);
+    }
+
+    @Test
+    void lockedGateway_wisp_isReadOnly() throws Exception {
+        JobActs acts = app.bean(JobActs.class);
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm("0TVWP2E67TN002240", "test", "REPLACE_MODULE", "climate", "NEW"), "lead");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        acts.keep(number, HoldPoint.CONSENT, "lead", "");
+        assertThat(acts.benchCheck(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
+        acts.scan(number, "lead");
+        await(number);
+        assertThat(app.bean(JobDesk.class).facts(number).before().orElseThrow().readings())
+                .hasSize(3);
+        acts.baseline(number, "lead");
+        await(number);
+        acts.plan(number, "lead");
+        assertThat(sentence(acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "")))
+                .contains("secure gateway");
+    }
+
+    private static String sentence(Acted acted) {
+        return ((Acted.Refused) acted).sentence();
+    }
+}

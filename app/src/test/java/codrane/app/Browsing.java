@@ -1,0 +1,106 @@
+package codrane.app;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/** A signed-in browser page, as a technician has it. */
+final class Browsing implements AutoCloseable {
+    private static final double PATIENCE_MILLIS = 60_000;
+
+    private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
+            .setEnv(Map.of("PLAYWRIGHT_NODEJS_PATH", node(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    private final Browser browser;
+    private final BrowserContext context;
+    private final String url;
+    private final List<String> troubles = new ArrayList<>();
+    final Page page;
+
+    Browsing(String url, String name) {
+        this.url = url;
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-quic",
+                                "--no-first-run",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync")));
+        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = context.newPage();
+        page.setDefaultTimeout(PATIENCE_MILLIS);
+        page.onConsoleMessage(m -> {
+            boolean streamCut = m.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
+                    || m.text().contains("ERR_CONNECTION_REFUSED");
+            if (m.type().equals("error") && !streamCut) troubles.add(m.text());
+        });
+        page.onPageError(troubles::add);
+        page.navigate(url + "/login");
+        page.fill("#username", name);
+        page.fill("#password", "pierhead");
+        page.click(".signin button");
+        page.waitForSelector(".cols");
+    }
+
+    /** Node from PATH: Playwright's own comes only in a bundle of 200 MB. */
+    private static String node() {
+        return Arrays.stream(System.getenv("PATH").split(":"))
+                .map(folder -> Path.of(folder, "node"))
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("Node 20 or newer is needed for the browser tests"))
+                .toString();
+    }
+
+    /** Errors that the browser's console showed: a blocked script, a failed request. */
+    List<String> troubles() {
+        return troubles;
+    }
+
+    void open(String path) {
+        page.navigate(url + path);
+    }
+
+    String next() {
+        return page.textContent(".next h3");
+    }
+
+    /** Waits until the next act is this. */
+    void awaitNext(String title) {
+        page.waitForSelector(".next h3:has-text(\"" + title + "\")");
+        page.waitForFunction("window.Alpine !== undefined && document.body._x_dataStack !== undefined");
+    }
+
+    /** Presses the button of the next act. */
+    void act(String label) {
+        page.click(".acts button:has-text(\"" + label + "\"), .acts a:has-text(\"" + label + "\")");
+    }
+
+    void awaitGone(String selector) {
+        page.waitForSelector(selector, new Page.WaitForSelectorOptions().setState(WaitForSelectorState.DETACHED));
+    }
+
+    void picture(Path file) {
+        page.screenshot(new Page.ScreenshotOptions().setPath(file));
+    }
+
+    @Override
+    public void close() {
+        context.close();
+        browser.close();
+        playwright.close();
+    }
+}

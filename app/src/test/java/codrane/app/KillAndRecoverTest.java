@@ -1,0 +1,157 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
+import codrane.standin.StandinWorld;
+import codrane.standin.VirtualWorkshop;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The application as a process of its own, killed in the middle of a transfer and started again: the run is found as
+ * interrupted, one click recovers it, and the module ends right. One fixed point on a module that resumes from an
+ * address; one seeded point on a module that must be erased again.
+ */
+class KillAndRecoverTest {
+    private static final int SPEED = 8;
+
+    @ParameterizedTest
+    @CsvSource({"tail-lift, 300", "body, -1"})
+    void kill_inTheMiddleOfATransfer_recoversToTheRightEnd(String module, int killAtBlock) throws Exception {
+        boolean body = module.equals("body");
+        int block = killAtBlock > 0 ? killAtBlock : 20 + new Random(20261125).nextInt(380);
+        Path var = Files.createTempDirectory("codrane-kill");
+        try (StandinWorld world = TestWorld.standins(body, SPEED)) {
+            List<String> settings = new ArrayList<>(TestWorld.settings(world, TestDatabase.fresh(), var));
+            Process app = start(settings, var);
+            try {
+                WebSession web = WebSession.signIn(url(app, var), "tech");
+                String job = prepare(web, module);
+                web.post(job + "/run");
+                awaitTransfer(world, module, block);
+                assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS)).isTrue(); // kill -9
+                assertThat(module(world, module).path("bootOnly").asBoolean()).isTrue();
+
+                app = start(settings, var);
+                web = WebSession.signIn(url(app, var), "tech");
+                assertThat(web.get(job + "/now")).contains("The run was interrupted: recover it", "at block");
+                assertThat(web.get("/")).contains("The run was interrupted");
+                long resumedFrom = module(world, module).path("flashNext").asLong();
+                web.post(job + "/recover");
+                web.awaitText(job + "/run", "Run is done", 120);
+                assertThat(resumedFrom).isPositive();
+                assertRight(module(world, module), module);
+                web.post(job + "/scan");
+                web.awaitText(job + "/prove", "Try the function itself", 60);
+                assertErased(web.get(job + "/run"), body ? 2 : 1);
+            } finally {
+                app.destroyForcibly();
+            }
+        }
+    }
+
+    private static String prepare(WebSession web, String module) throws Exception {
+        String job = web.post(
+                "/jobs",
+                "vin",
+                "0BKLR3A46MN004127",
+                "complaint",
+                "test",
+                "kind",
+                "REPLACE_MODULE",
+                "replaced",
+                module,
+                "origin",
+                "SECOND_HAND");
+        job = job.substring(0, job.lastIndexOf('/'));
+        web.post(job + "/hold/consent");
+        web.post(job + "/bench");
+        web.post(job + "/scan");
+        web.awaitText(job + "/identify", "modules against the plate", 60);
+        web.post(job + "/waive/identity-settled", "why", "the donor is known");
+        web.post(job + "/baseline");
+        web.awaitText(job + "/baseline", "Stored before any write", 60);
+        web.post(job + "/plan");
+        web.post(job + "/hold/plan-agreed");
+        web.post(job + "/calibration", "id", module.equals("body") ? "BOD-331-B" : "LFT-312-B");
+        web.awaitText(job + "/prepare", "At hand:", 60);
+        web.post(job + "/line-sheet");
+        web.awaitText(job + "/run", "Release and start", 60);
+        return job;
+    }
+
+    private static void awaitTransfer(StandinWorld world, String module, int block) throws InterruptedException {
+        var pack = TestWorld.pack("brennick-lorne").module(module).flash().orElseThrow();
+        long wanted = pack.segment().start() + (long) block * (pack.blockBytes() - 2);
+        for (int i = 0; i < 6000; i++) {
+            JsonNode now = module(world, module);
+            if (now.path("bootOnly").asBoolean() && now.path("flashNext").asLong() >= wanted) return;
+            Thread.sleep(10);
+        }
+        throw new AssertionError("the transfer never came to block " + block);
+    }
+
+    private static JsonNode module(StandinWorld world, String module) {
+        return TestWorld.look(world).path("modules").path(module);
+    }
+
+    private static void assertRight(JsonNode held, String module) {
+        var pack = TestWorld.pack("brennick-lorne").module(module);
+        assertThat(held.path("bootOnly").asBoolean()).isFalse();
+        assertThat(held.path("software").asString()).isEqualTo(pack.software().current());
+        assertThat(held.path("vin").asString()).isEqualTo("0BKLR3A46MN004127");
+        assertThat(held.path("flashCrc").asString())
+                .isEqualTo("%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(pack)))));
+        assertThat(held.path("counter").asInt()).isEqualTo(2);
+        assertThat(held.path("faults").isEmpty()).isTrue();
+    }
+
+    /** Erasing stands in the journal once, or twice for a module that can't resume. */
+    private static void assertErased(String runPage, int times) {
+        assertThat(runPage.split(">Erase</th:block>|>Erase<", -1).length - 1 - 1)
+                .isEqualTo(times); // one more in the picture
+    }
+
+    private static Process start(List<String> settings, Path var) throws IOException {
+        Files.deleteIfExists(var.resolve("port"));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-Xmx400m",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "codrane.app.CodraneApplication",
+                "--server.port=0"));
+        settings.forEach(s -> command.add("--" + s));
+        return new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(var.resolve("app.log").toFile())
+                .start();
+    }
+
+    /** The application tells its port in the log, and when it is ready. */
+    private static String url(Process app, Path var) throws Exception {
+        for (int i = 0; i < 1200 && app.isAlive(); i++) {
+            String log = Files.readString(var.resolve("app.log"));
+            int at = log.indexOf("Listening on ");
+            if (at >= 0 && log.contains("The demo world is there"))
+                return log.substring(at + "Listening on ".length())
+                        .lines()
+                        .findFirst()
+                        .orElseThrow()
+                        .strip();
+            Thread.sleep(100);
+        }
+        throw new AssertionError("the application did not start: " + Files.readString(var.resolve("app.log")));
+    }
+}

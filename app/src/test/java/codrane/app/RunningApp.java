@@ -1,0 +1,58 @@
+package codrane.app;
+
+import codrane.standin.StandinWorld;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * Starts the real application once in a JVM, against real PostgreSQL and stand-ins over sockets, and hands it to tests.
+ * (Spring's own JUnit extension needs JUnit 6.)
+ */
+final class RunningApp implements BeforeAllCallback, ParameterResolver {
+    private static final int SPEED = 20;
+    private static App app;
+
+    /** The running application and its world. */
+    record App(ConfigurableApplicationContext context, StandinWorld world, String url) {
+        <T> T bean(Class<T> type) {
+            return context.getBean(type);
+        }
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) throws IOException {
+        start();
+    }
+
+    static synchronized App start() throws IOException {
+        if (app != null) return app;
+        StandinWorld world = TestWorld.standins(false, SPEED);
+        Path var = Files.createTempDirectory("codrane-test");
+        List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
+        TestWorld.settings(world, TestDatabase.fresh(), var).forEach(s -> arguments.add("--" + s));
+        ConfigurableApplicationContext context =
+                SpringApplication.run(CodraneApplication.class, arguments.toArray(String[]::new));
+        app = new App(
+                context, world, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
+        return app;
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == App.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return app;
+    }
+}

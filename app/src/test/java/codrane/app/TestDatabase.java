@@ -1,0 +1,57 @@
+package codrane.app;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** The private test cluster, started by the launcher; each test class that wants one gets a database of its own. */
+final class TestDatabase {
+    private static final AtomicInteger COUNT = new AtomicInteger();
+    private static final List<String> CLUSTER = cluster();
+
+    record Database(String url, String user, String password) {}
+
+    private TestDatabase() {}
+
+    private static List<String> cluster() {
+        List<String> lines = launcher("testdb");
+        if (lines.size() < 4) throw new IllegalStateException("the test database did not start: " + lines);
+        if (lines.get(3).equals("started")) {
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> launcher("testdb-stop")));
+        }
+        return lines;
+    }
+
+    private static List<String> launcher(String command) {
+        try {
+            Process process = new ProcessBuilder(
+                            TestWorld.ROOT.resolve("codrane").toString(), command)
+                    .redirectError(ProcessBuilder.Redirect.INHERIT)
+                    .start();
+            return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A new, empty database. */
+    static Database fresh() {
+        String name = "test_" + ProcessHandle.current().pid() + "_" + COUNT.incrementAndGet();
+        try (Connection connection =
+                        DriverManager.getConnection(CLUSTER.get(0) + "postgres", CLUSTER.get(1), CLUSTER.get(2));
+                Statement statement = connection.createStatement()) {
+            statement.execute("create database " + name);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        return new Database(CLUSTER.get(0) + name, CLUSTER.get(1), CLUSTER.get(2));
+    }
+}

@@ -1,0 +1,98 @@
+package codrane.app;
+
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLoader;
+import codrane.core.pack.PackResult;
+import codrane.standin.Conditions;
+import codrane.standin.StandinWorld;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/** What tests of the application share: the stand-ins over sockets, a fresh database, and a look into the vehicle. */
+final class TestWorld {
+    static final Path ROOT = Path.of("").toAbsolutePath().getParent();
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final int DELIVERY = 40_000_000;
+
+    private TestWorld() {}
+
+    static Pack pack(String id) {
+        try {
+            return ((PackResult.Loaded) PackLoader.load(id, Files.readString(ROOT.resolve("packs/" + id + ".yaml"))))
+                    .pack();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The demo's vehicles, on free ports, their work so many times faster. */
+    static StandinWorld standins(boolean usedBody, int speed) throws IOException {
+        Pack lorne = pack("brennick-lorne");
+        return new StandinWorld(
+                usedBody ? Conditions.usedBody(lorne) : Conditions.usedTailLift(lorne),
+                Conditions.standard(pack("tolvane-wisp")),
+                StandinWorld.Ports.FREE,
+                speed,
+                DELIVERY);
+    }
+
+    /** Settings that point the application to the stand-ins and to a database of its own. */
+    static List<String> settings(StandinWorld world, TestDatabase.Database database, Path var) {
+        StandinWorld.Ports ports = world.ports();
+        return List.of(
+                "spring.datasource.url=" + database.url(),
+                "spring.datasource.username=" + database.user(),
+                "spring.datasource.password=" + database.password(),
+                "codrane.packs=" + ROOT.resolve("packs"),
+                "codrane.var=" + var,
+                "codrane.demo=true",
+                "codrane.service-url=http://127.0.0.1:" + ports.service(),
+                "codrane.interfaces[0].name=Plover",
+                "codrane.interfaces[0].kind=can",
+                "codrane.interfaces[0].host=127.0.0.1",
+                "codrane.interfaces[0].port=" + ports.can(),
+                "codrane.interfaces[0].control=http://127.0.0.1:" + ports.canControl(),
+                "codrane.interfaces[1].name=Dunnock",
+                "codrane.interfaces[1].kind=doip",
+                "codrane.interfaces[1].host=127.0.0.1",
+                "codrane.interfaces[1].port=" + ports.doip(),
+                "codrane.interfaces[1].control=http://127.0.0.1:" + ports.doipControl());
+    }
+
+    /** What the vehicle on CAN holds, seen from inside. */
+    static JsonNode look(StandinWorld world) {
+        return control(HttpRequest.newBuilder(uri(world, "/look")).GET().build());
+    }
+
+    static JsonNode act(StandinWorld world, String path) {
+        return control(HttpRequest.newBuilder(uri(world, path))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+    }
+
+    private static URI uri(StandinWorld world, String path) {
+        return URI.create("http://127.0.0.1:" + world.ports().canControl() + path);
+    }
+
+    private static JsonNode control(HttpRequest request) {
+        try {
+            return JSON.readTree(
+                    HTTP.send(request, HttpResponse.BodyHandlers.ofString()).body());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+}

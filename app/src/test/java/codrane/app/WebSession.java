@@ -1,0 +1,83 @@
+package codrane.app;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Pages and forms without a browser: cookies, tokens and redirects as a browser would. */
+final class WebSession {
+    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
+
+    private final HttpClient http = HttpClient.newBuilder()
+            .cookieHandler(new CookieManager())
+            .followRedirects(HttpClient.Redirect.NEVER)
+            .build();
+    private final String url;
+
+    private WebSession(String url) {
+        this.url = url;
+    }
+
+    static WebSession signIn(String url, String name) throws IOException, InterruptedException {
+        WebSession session = new WebSession(url);
+        session.send("/login", session.token("/login"), "username", name, "password", "pierhead");
+        return session;
+    }
+
+    String get(String path) throws IOException, InterruptedException {
+        HttpResponse<String> response =
+                http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), HttpResponse.BodyHandlers.ofString());
+        if (response.statusCode() == 302)
+            return get(URI.create(response.headers().firstValue("Location").orElseThrow())
+                    .getPath());
+        return response.body();
+    }
+
+    /** @return the path to which the act led */
+    String post(String path, String... fields) throws IOException, InterruptedException {
+        return send(path, token("/vehicles"), fields);
+    }
+
+    private String token(String path) throws IOException, InterruptedException {
+        Matcher m = TOKEN.matcher(get(path));
+        if (!m.find()) throw new IllegalStateException("no token on " + path);
+        return m.group(1);
+    }
+
+    private String send(String path, String token, String... fields) throws IOException, InterruptedException {
+        StringBuilder body = new StringBuilder("_csrf=" + encode(token));
+        for (int i = 0; i < fields.length; i += 2)
+            body.append('&').append(fields[i]).append('=').append(encode(fields[i + 1]));
+        HttpRequest request = HttpRequest.newBuilder(URI.create(url + path))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString(body.toString()))
+                .build();
+        HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+        if (response.statusCode() != 302)
+            throw new IllegalStateException(path + " gave " + response.statusCode() + ": " + response.body());
+        return URI.create(response.headers().firstValue("Location").orElseThrow())
+                .getPath();
+    }
+
+    void awaitText(String path, String text, int seconds) throws IOException, InterruptedException {
+        String page = "";
+        for (int i = 0; i < seconds * 5; i++) {
+            page = get(path);
+            if (page.contains(text)) return;
+            Thread.sleep(200);
+        }
+        throw new AssertionError(path + " never showed \"" + text + "\": "
+                + page.replaceAll("(?s)<[^>]+>", " ").replaceAll("\\s+", " "));
+    }
+
+    private static String encode(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}
