@@ -156,7 +156,12 @@ class FirstJobTest {
     private static void record(Browsing browser, App app, String job) {
         browser.picture(PICTURES.resolve("record.png"));
         String report = browser.page.textContent(".report");
-        assertThat(report).contains("Write the VIN", "3.08", "3.12", "The function itself was tried");
+        assertThat(report)
+                .contains(
+                        "software 3.08 → 3.12",
+                        "0BKLR3A48MN004131 → 0BKLR3A46MN004127",
+                        "Platform: steel → aluminium",
+                        "The function itself was tried");
         browser.act("Close the job");
         browser.awaitNext("This job is closed");
         JdbcClient jdbc = app.bean(JdbcClient.class);

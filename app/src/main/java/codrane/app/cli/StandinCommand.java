@@ -42,7 +42,8 @@ final class StandinCommand {
                 ControlPort port = new ControlPort(vehicle, control.orElse(0))) {
             String where = (can.isPresent() ? " can=" + vehicle.canPort() : "")
                     + (doip.isPresent() ? " doip=" + vehicle.doipPort() : "");
-            output.line("listening" + where + " control=" + port.port());
+            output.line((where + " control=" + port.port()).strip());
+            output.line("listening");
             untilStopped();
         }
         return Main.GOOD;

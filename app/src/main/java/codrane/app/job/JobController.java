@@ -159,7 +159,9 @@ class JobController {
             case PROVE -> addProof(facts, model);
             case RECORD -> {
                 addProof(facts, model);
-                model.addAttribute("changes", ledger.ofJob(facts.job().id()));
+                model.addAttribute(
+                        "changes",
+                        ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
             }
             case INTAKE, BENCH, UNLOCK, BASELINE, DECIDE, SETTLE -> {}

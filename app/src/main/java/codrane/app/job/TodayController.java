@@ -4,6 +4,7 @@ import codrane.app.CodraneSettings;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunRecord;
 import codrane.app.records.ChangeLedger;
+import codrane.app.vehicle.PackShelf;
 import codrane.core.plan.Stage;
 import codrane.core.vin.Vin;
 import java.util.ArrayList;
@@ -25,12 +26,14 @@ class TodayController {
     private final JobDesk desk;
     private final JobStore jobs;
     private final ChangeLedger ledger;
+    private final PackShelf packs;
     private final CodraneSettings settings;
 
-    TodayController(JobDesk desk, JobStore jobs, ChangeLedger ledger, CodraneSettings settings) {
+    TodayController(JobDesk desk, JobStore jobs, ChangeLedger ledger, PackShelf packs, CodraneSettings settings) {
         this.desk = desk;
         this.jobs = jobs;
         this.ledger = ledger;
+        this.packs = packs;
         this.settings = settings;
     }
 
@@ -111,7 +114,7 @@ class TodayController {
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         model.addAttribute("vehicle", vehicle);
         model.addAttribute("jobs", jobs.ofVehicle(vehicle.id()));
-        model.addAttribute("changes", ledger.ofVehicle(vehicle.id()));
+        model.addAttribute("changes", ChangeLine.of(packs.get(vehicle.packId()), ledger.ofVehicle(vehicle.id())));
         return "vehicle/one";
     }
 

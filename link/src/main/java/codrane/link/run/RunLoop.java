@@ -72,6 +72,9 @@ public final class RunLoop {
     }
 
     private Step block(RunState state, RunAction.SendBlock block) {
+        if (gates.permit(OperationMatrix.Operation.PROGRAM) instanceof OperationMatrix.Verdict.Refused(String reason)) {
+            return stopped(state, reason, "Authorise at Unlock, then recover the run.");
+        }
         gates.beforeBlock(state);
         Bytes data = image.read(block.address(), block.length());
         return exchange(

@@ -1,0 +1,2 @@
+/** Measurements. Read {@link codrane.bench.ProgrammingMeasurement} first. */
+package codrane.bench;
