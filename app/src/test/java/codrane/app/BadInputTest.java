@@ -133,7 +133,7 @@ class BadInputTest {
         MakerServiceClient service = app.bean(MakerServiceClient.class);
         var pack = TestWorld.pack("brennick-lorne");
         Manifest other = service.calibrations(pack, "tail-lift").stream()
-                .filter(m -> m.id().endsWith("-C"))
+                .filter(m -> m.id().endsWith("-Z"))
                 .findFirst()
                 .orElseThrow();
         byte[] forOther = service.file(pack, other, done -> {});
@@ -142,7 +142,7 @@ class BadInputTest {
         assertThat(upload(number, "rubbish".getBytes(StandardCharsets.UTF_8))).contains("knows no such file");
         assertThat(upload(number, new byte[0])).contains("damaged");
         assertThat(upload(number, damaged)).contains("is damaged. Line 14, column 73: 'x' is not a hex digit");
-        assertThat(upload(number, forOther)).contains("the file is for BK-67220-C1");
+        assertThat(upload(number, forOther)).contains("the file is for BK-67220-Z1");
         assertThat(rows("stored_file")).isEqualTo(before);
         assertThat(app.bean(JobDesk.class).facts(number).calibration()).isEmpty();
     }
@@ -185,8 +185,8 @@ class BadInputTest {
         assertThat(sentence(acts.waive(number, HoldPoint.PLAN_AGREED, "lead", "because")))
                 .contains("can't be waived");
         assertThat(sentence(acts.fetchCalibration(number, "NO-SUCH", "lead"))).contains("does not offer");
-        assertThat(sentence(acts.fetchCalibration(number, "LFT-312-C", "lead")))
-                .contains("the file is for BK-67220-C1");
+        assertThat(sentence(acts.fetchCalibration(number, "LFT-312-Z", "lead")))
+                .contains("the file is for BK-67220-Z1");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
         assertThat(rows("run")).isEqualTo(runs);
     }

@@ -92,7 +92,7 @@ class FirstJobTest {
         browser.picture(PICTURES.resolve("decide.png"));
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Fetch the calibration");
-        assertThat(browser.page.textContent("main")).contains("the file is for BK-67220-C1");
+        assertThat(browser.page.textContent("main")).contains("the file is for BK-67220-Z1");
         browser.page.click("td form button");
         browser.awaitNext("Fetch the line sheet");
         browser.picture(PICTURES.resolve("prepare.png"));

@@ -1,13 +1,12 @@
 package codrane.bench;
 
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackResult;
+import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
-import codrane.core.timing.ProgrammingEstimate;
 import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
 import java.io.IOException;
@@ -50,16 +49,7 @@ public record ProgrammingMeasurement(
     }
 
     private static double predicted(Pack pack, PackModule module) {
-        PackModule.Flash flash = module.flash().orElseThrow();
-        return ProgrammingEstimate.of(
-                                flash.segment().length(),
-                                new ProgrammingEstimate.Figures(
-                                        ((PackLink.Can) pack.link()).bitrate(),
-                                        flash.blockBytes(),
-                                        flash.separationTime(),
-                                        flash.erase(),
-                                        flash.block(),
-                                        flash.verify()))
+        return ProgrammingSeconds.estimate(pack, module.flash().orElseThrow())
                         .total()
                         .toMillis()
                 / 1000.0;

@@ -100,8 +100,8 @@ public final class VirtualWorkshop {
 
     /** Content of the calibration that {@link #tasksFor} programs. */
     public static byte[] content(PackModule module) {
-        String base = module.parts().pattern().pattern().replaceAll(".*<base>([^)]*)\\).*", "$1");
-        return CalibrationImage.of(module, base + "-B", module.software().current());
+        return CalibrationImage.of(
+                module, module.parts().family(), module.software().current());
     }
 
     /** Runs the tasks with every gate open. */

@@ -1,10 +1,10 @@
 package codrane.app.job;
 
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLink;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
+import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.timing.ProgrammingEstimate;
 import java.util.ArrayList;
 import java.util.List;
@@ -99,17 +99,8 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
     }
 
     private static void program(List<Piece> pieces, Pack pack, PackModule module, int task) {
-        PackModule.Flash flash = module.flash().orElseThrow();
-        int bitrate = pack.link() instanceof PackLink.Can can ? can.bitrate() : 1_000_000;
-        ProgrammingEstimate estimate = ProgrammingEstimate.of(
-                flash.segment().length(),
-                new ProgrammingEstimate.Figures(
-                        bitrate,
-                        flash.blockBytes(),
-                        flash.separationTime(),
-                        flash.erase(),
-                        flash.block(),
-                        flash.verify()));
+        ProgrammingEstimate estimate =
+                ProgrammingSeconds.estimate(pack, module.flash().orElseThrow());
         pieces.add(new Piece(Lane.LINK, "Unlock", 2, task, 1, false, false));
         pieces.add(new Piece(Lane.VEHICLE, "Erase", estimate.erase().toMillis() / 1000.0, task, 1, false, true));
         pieces.add(new Piece(

@@ -222,7 +222,11 @@ public final class PackLoader {
         } catch (java.util.regex.PatternSyntaxException e) {
             in.problem("pattern", "is no regular expression: " + e.getDescription());
         }
-        PackModule.Parts parts = new PackModule.Parts(compiled, in.textLists("interchangeable"));
+        String fitted = in.text("fitted");
+        if (!fitted.isEmpty() && !compiled.matcher(fitted).matches())
+            in.problem("fitted", "does not match the pattern");
+        PackModule.Parts parts =
+                new PackModule.Parts(compiled, fitted.isEmpty() ? "?" : fitted, in.textLists("interchangeable"));
         in.end();
         return parts;
     }

@@ -64,9 +64,18 @@ public record PackModule(
         }
     }
 
-    public record Parts(Pattern pattern, List<List<String>> interchangeable) {
+    /**
+     * @param pattern with the groups base and suffix
+     * @param fitted number of the part in a vehicle as built; matches the pattern
+     */
+    public record Parts(Pattern pattern, String fitted, List<List<String>> interchangeable) {
         public Parts {
             interchangeable = interchangeable.stream().map(List::copyOf).toList();
+        }
+
+        /** The fitted number without its last digit: revisions that one calibration serves begin with it. */
+        public String family() {
+            return fitted.substring(0, fitted.length() - 1);
         }
     }
 

@@ -15,8 +15,12 @@ public final class ProgrammingSeconds {
     private ProgrammingSeconds() {}
 
     public static int of(Pack pack, PackModule.Flash flash) {
+        return (int) estimate(pack, flash).total().toSeconds() + RESTART_SECONDS;
+    }
+
+    public static ProgrammingEstimate estimate(Pack pack, PackModule.Flash flash) {
         int bitrate = pack.link() instanceof PackLink.Can can ? can.bitrate() : ETHERNET_BITRATE;
-        ProgrammingEstimate estimate = ProgrammingEstimate.of(
+        return ProgrammingEstimate.of(
                 flash.segment().length(),
                 new ProgrammingEstimate.Figures(
                         bitrate,
@@ -25,6 +29,5 @@ public final class ProgrammingSeconds {
                         flash.erase(),
                         flash.block(),
                         flash.verify()));
-        return (int) estimate.total().toSeconds() + RESTART_SECONDS;
     }
 }

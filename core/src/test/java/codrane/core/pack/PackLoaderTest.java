@@ -45,6 +45,7 @@ class PackLoaderTest {
                 "at: 48, bits: 48|at: 192, bits: 48|ends past the block",
                 "when: coding-blank, block: lift-main|when: coding-green, block: lift-main|expected one of vin-foreign",
                 "when: coding-blank, block: lift-main|when: coding-blank, block: body-main|is not a block of tail-lift",
+                "fitted: BK-41210-B3|fitted: BK-99999-B3|modules.engine.parts.fitted does not match the pattern",
                 "code: B1A04-54|code: B1A04|expected a form like B1A04-54",
                 "kind: crc16-ccitt-false|kind: crc17|expected one of none, sum8"
             })

@@ -43,16 +43,12 @@ public final class Situations {
     public static ModuleReading reading(PackModule module, Vin vin, String software) {
         Map<Ident, Bytes> identification = new HashMap<>();
         identification.put(Ident.VIN, Bytes.ascii(vin.text()));
-        identification.put(Ident.HARDWARE, Bytes.ascii(partOf(module)));
+        identification.put(Ident.HARDWARE, Bytes.ascii(module.parts().fitted()));
         if (!software.isEmpty()) identification.put(Ident.SOFTWARE, Bytes.ascii(software));
         Map<String, Bytes> coding = new HashMap<>();
         LORNE.blocksOf(module).forEach(layout -> coding.put(layout.id(), coded(layout, vin)));
         Presence presence = software.isEmpty() ? Presence.BOOT_ONLY : Presence.ANSWERS;
         return new ModuleReading(module.id(), presence, identification, coding, List.<Fault>of(), true);
-    }
-
-    public static String partOf(PackModule module) {
-        return module.parts().pattern().pattern().replaceAll(".*<base>([^)]*)\\).*", "$1") + "-B3";
     }
 
     /** A block that is coded for the vehicle. */

@@ -1,20 +1,17 @@
 package codrane.link.can;
 
+import codrane.link.LoopbackServer;
 import codrane.link.time.Scheduler;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
-import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * Lets testers onto a simulated bus over TCP on loopback, one frame a line. A tester's own frames come back to it with
@@ -25,52 +22,33 @@ public final class CanHub implements AutoCloseable {
 
     private final SimulatedBus bus;
     private final Scheduler time;
-    private final ServerSocket server;
-    private final Set<Socket> clients = ConcurrentHashMap.newKeySet();
+    private final LoopbackServer server;
 
     /** @param port 0 takes a free one */
     public CanHub(SimulatedBus bus, Scheduler time, int port) throws IOException {
         this.bus = bus;
         this.time = time;
-        server = new ServerSocket(port, 8, InetAddress.getLoopbackAddress());
-        Thread.ofVirtual().name("can-hub").start(this::accept);
+        server = new LoopbackServer("can-hub", port, this::serve);
     }
 
     public int port() {
-        return server.getLocalPort();
+        return server.port();
     }
 
-    private void accept() {
-        while (!server.isClosed()) {
-            try {
-                Socket client = server.accept();
-                client.setTcpNoDelay(true);
-                clients.add(client);
-                Thread.ofVirtual().start(() -> serve(client));
-            } catch (IOException e) {
-                if (!server.isClosed()) throw new UncheckedIOException(e);
-            }
-        }
-    }
-
-    private void serve(Socket client) {
+    private void serve(Socket client) throws IOException {
         BlockingQueue<String> out = new ArrayBlockingQueue<>(MOST_WAITING);
         Thread writer = Thread.ofVirtual().start(() -> write(client, out));
         CanPort port = bus.attach();
         time.execute(() -> port.listen(frame -> offer(client, out, CanText.of(frame, bus.clock()))));
-        try (client;
-                BufferedReader in =
-                        new BufferedReader(new InputStreamReader(client.getInputStream(), StandardCharsets.US_ASCII))) {
+        try (BufferedReader in =
+                new BufferedReader(new InputStreamReader(client.getInputStream(), StandardCharsets.US_ASCII))) {
             for (String line = in.readLine(); line != null; line = in.readLine()) {
                 Optional<CanFrame> frame = CanText.parse(line);
                 frame.ifPresent(f ->
                         time.execute(() -> port.send(f, () -> offer(client, out, CanText.of(f, bus.clock())))));
             }
-        } catch (IOException e) {
-            // the tester is gone: nothing to answer
         } finally {
             time.execute(() -> bus.detach(port));
-            clients.remove(client);
             writer.interrupt();
         }
     }
@@ -103,18 +81,11 @@ public final class CanHub implements AutoCloseable {
 
     /** Cuts all testers off, as when the cable is pulled. */
     public void cut() {
-        for (Socket client : clients) {
-            try {
-                client.close();
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
+        server.cut();
     }
 
     @Override
     public void close() throws IOException {
         server.close();
-        cut();
     }
 }

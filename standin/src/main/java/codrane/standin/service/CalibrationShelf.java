@@ -36,16 +36,16 @@ final class CalibrationShelf {
         }
     }
 
-    /** The needed version for hardware B, the one before, and one for hardware C that does not fit. */
+    /** The current version for the fitted hardware family, and the same for another family, which does not fit. */
     private void offer(Pack pack, PackModule module) {
-        String base = module.parts().pattern().pattern().replaceAll(".*<base>([^)]*)\\).*", "$1");
-        String needed = module.software().current();
-        List<String> familyB = List.of(base + "-B2", base + "-B3");
-        String tag = module.tag();
-        String number = needed.replace(".", "");
-        offers.add(new Offer(tag + "-" + number + "-B", pack, module, base + "-B", familyB, List.of(), needed));
-        offers.add(new Offer(
-                tag + "-" + number + "-C", pack, module, base + "-C", List.of(base + "-C1"), List.of(), needed));
+        String family = module.parts().family();
+        String other = family.substring(0, family.length() - 1) + "Z";
+        String version = module.software().current();
+        String id = module.tag() + "-" + version.replace(".", "") + "-";
+        List<String> fitting = List.of(family + "2", family + "3");
+        offers.add(
+                new Offer(id + family.charAt(family.length() - 1), pack, module, family, fitting, List.of(), version));
+        offers.add(new Offer(id + "Z", pack, module, other, List.of(other + "1"), List.of(), version));
     }
 
     byte[] file(String id) {

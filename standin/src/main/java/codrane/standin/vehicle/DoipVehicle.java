@@ -2,6 +2,7 @@ package codrane.standin.vehicle;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink;
+import codrane.link.LoopbackServer;
 import codrane.link.doip.DoipMessage;
 import codrane.link.doip.DoipMessage.Diagnostic;
 import codrane.link.doip.DoipMessage.DiagnosticAck;
@@ -14,12 +15,7 @@ import codrane.link.doip.DoipStream.Arrival;
 import codrane.link.time.Scheduler;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.net.Socket;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * A vehicle as a DoIP entity on TCP: routing activation, diagnostic messages and their negative answers. Source:
@@ -31,8 +27,7 @@ public final class DoipVehicle implements AutoCloseable {
     private final SimulatedVehicle vehicle;
     private final PackLink.Doip link;
     private final Scheduler time;
-    private final ServerSocket server;
-    private final Set<Socket> testers = ConcurrentHashMap.newKeySet();
+    private final LoopbackServer server;
 
     /** @param port 0 takes a free one */
     public DoipVehicle(SimulatedVehicle vehicle, Scheduler time, int port) throws IOException {
@@ -40,59 +35,39 @@ public final class DoipVehicle implements AutoCloseable {
         this.time = time;
         // a vehicle on CAN can be spoken to over DoIP as well, through an edge node's addresses
         link = vehicle.pack().link() instanceof PackLink.Doip doip ? doip : new PackLink.Doip(ENTITY, 0x0E00);
-        server = new ServerSocket(port, 8, InetAddress.getLoopbackAddress());
-        Thread.ofVirtual().name("doip-vehicle").start(this::accept);
+        server = new LoopbackServer("doip-vehicle", port, this::serve);
     }
 
     public int port() {
-        return server.getLocalPort();
+        return server.port();
     }
 
-    private void accept() {
-        while (!server.isClosed()) {
-            try {
-                Socket tester = server.accept();
-                tester.setTcpNoDelay(true);
-                testers.add(tester);
-                Thread.ofVirtual().start(() -> serve(tester));
-            } catch (IOException e) {
-                if (!server.isClosed()) throw new UncheckedIOException(e);
-            }
-        }
-    }
-
-    private void serve(Socket tester) {
-        try (tester) {
-            DoipStream in = new DoipStream(tester.getInputStream());
-            OutputStream out = tester.getOutputStream();
-            int source = -1;
-            for (Arrival arrival = in.next(); !(arrival instanceof Arrival.End); arrival = in.next()) {
-                switch (arrival) {
-                    case Arrival.Bad(int code, boolean fatal) -> {
-                        send(out, new HeaderNegative(code));
-                        if (fatal) return;
-                    }
-                    case Arrival.Message(RoutingRequest request) -> {
-                        int code = activation(request);
-                        send(out, new RoutingResponse(request.source(), ENTITY, code));
-                        if (code != RoutingResponse.ACTIVATED) return;
-                        source = request.source();
-                    }
-                    case Arrival.Message(Diagnostic message) -> {
-                        if (message.source() != source) {
-                            send(out, new DiagnosticNegative(message.target(), message.source(), 0x02));
-                            return;
-                        }
-                        diagnostic(out, message);
-                    }
-                    case Arrival.Message other -> {} // nothing else is asked of this entity
-                    case Arrival.End end -> throw new IllegalStateException("the loop has ended");
+    private void serve(Socket tester) throws IOException {
+        DoipStream in = new DoipStream(tester.getInputStream());
+        OutputStream out = tester.getOutputStream();
+        int source = -1;
+        for (Arrival arrival = in.next(); !(arrival instanceof Arrival.End); arrival = in.next()) {
+            switch (arrival) {
+                case Arrival.Bad(int code, boolean fatal) -> {
+                    send(out, new HeaderNegative(code));
+                    if (fatal) return;
                 }
+                case Arrival.Message(RoutingRequest request) -> {
+                    int code = activation(request);
+                    send(out, new RoutingResponse(request.source(), ENTITY, code));
+                    if (code != RoutingResponse.ACTIVATED) return;
+                    source = request.source();
+                }
+                case Arrival.Message(Diagnostic message) -> {
+                    if (message.source() != source) {
+                        send(out, new DiagnosticNegative(message.target(), message.source(), 0x02));
+                        return;
+                    }
+                    diagnostic(out, message);
+                }
+                case Arrival.Message other -> {} // nothing else is asked of this entity
+                case Arrival.End end -> throw new IllegalStateException("the loop has ended");
             }
-        } catch (IOException e) {
-            // the tester is gone: nothing to answer
-        } finally {
-            testers.remove(tester);
         }
     }
 
@@ -128,18 +103,11 @@ public final class DoipVehicle implements AutoCloseable {
 
     /** Cuts all testers off. */
     public void cut() {
-        for (Socket tester : testers) {
-            try {
-                tester.close();
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        }
+        server.cut();
     }
 
     @Override
     public void close() throws IOException {
         server.close();
-        cut();
     }
 }

@@ -28,12 +28,13 @@ final class ModuleState {
     ModuleState(Pack pack, PackModule module, Setup.Deviation setup) {
         this.pack = pack;
         this.module = module;
-        hardware = base(module) + "-B3";
+        hardware = module.parts().fitted();
         serial = "%s%06d".formatted(module.tag(), 100_000 + module.address() * 37);
         fixedSoftware = setup.software().orElse(module.software().current());
         vin = setup.vin().map(v -> Bytes.ascii(v.text())).orElse(Bytes.filled(VIN_OCTETS, 0xFF));
         flash = module.flash().map(f -> {
-            FlashMemory memory = new FlashMemory(f, CalibrationImage.of(module, hardwareFamily(module), fixedSoftware));
+            FlashMemory memory = new FlashMemory(
+                    f, CalibrationImage.of(module, module.parts().family(), fixedSoftware));
             if (setup.software().isEmpty()) memory.blank();
             return memory;
         });
@@ -46,16 +47,6 @@ final class ModuleState {
         Optional<Vin> madeFor = setup.madeFor();
         if (madeFor.isEmpty()) return Bytes.filled(layout.length(), 0xFF);
         return FactoryCoding.block(pack, layout, madeFor.get(), setup.values());
-    }
-
-    /** The literal base of the pack's part pattern. */
-    static String base(PackModule module) {
-        return module.parts().pattern().pattern().replaceAll(".*<base>([^)]*)\\).*", "$1");
-    }
-
-    /** Hardware numbers that one calibration serves begin with this. */
-    static String hardwareFamily(PackModule module) {
-        return base(module) + "-B";
     }
 
     boolean bootOnly() {
