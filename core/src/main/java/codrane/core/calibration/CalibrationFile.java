@@ -29,6 +29,8 @@ public record CalibrationFile(
         }
     }
 
+    private static final int PROBED = 64;
+
     public CalibrationFile {
         segments = List.copyOf(segments);
     }
@@ -37,7 +39,7 @@ public record CalibrationFile(
     public static ReadResult read(byte[] content) {
         if (content.length == 0) return new ReadResult.Damaged(1, 1, "the file is empty");
         MemoryImage image = new MemoryImage();
-        char first = (char) (content[0] & 0xFF);
+        char first = firstVisible(content);
         boolean text = looksLikeText(content);
         Format format = !text
                 ? Format.BINARY
@@ -56,10 +58,19 @@ public record CalibrationFile(
                 format, image, image.segments(), image.size(), image.crc32(), Checksums.sha256(content)));
     }
 
-    /** HEX and S-record files are printable; one odd octet in the first line makes the file binary. */
+    /** Blank lines may stand before the first record. */
+    private static char firstVisible(byte[] content) {
+        for (byte octet : content) {
+            if (octet > ' ') return (char) octet;
+        }
+        return ' ';
+    }
+
+    /** HEX and S-record files are printable; one odd octet near the beginning makes the file binary. */
     private static boolean looksLikeText(byte[] content) {
-        for (int i = 0; i < content.length && content[i] != '\n'; i++) {
-            if (content[i] < ' ' && content[i] != '\r' && content[i] != '\t') return false;
+        for (int i = 0; i < Math.min(content.length, PROBED); i++) {
+            boolean space = content[i] == '\r' || content[i] == '\n' || content[i] == '\t';
+            if (content[i] < ' ' && !space) return false;
         }
         return true;
     }

@@ -68,6 +68,11 @@ class CalibrationFileTest {
     }
 
     @Test
+    void read_blankLinesBefore_isStillHex() {
+        assertThat(read("\r\n\n:0300300002337A1E\n:00000001FF\n").format()).isEqualTo(CalibrationFile.Format.INTEL_HEX);
+    }
+
+    @Test
     void read_sameDataTwice_isAccepted() {
         assertThat(read(":0300300002337A1E\n:0300300002337A1E\n:00000001FF\n").bytes())
                 .isEqualTo(3);
