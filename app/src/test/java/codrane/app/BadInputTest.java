@@ -174,7 +174,8 @@ class BadInputTest {
         long number = jobAtPrepare();
         JobActs acts = app.bean(JobActs.class);
         long runs = rows("run");
-        assertThat(sentence(acts.run(number, "lead"))).contains("Still open", "The plan is agreed to");
+        assertThat(sentence(acts.run(number, java.util.List.of(), "lead")))
+                .contains("Still open", "The plan is agreed to");
         assertThat(sentence(acts.recover(number, "lead"))).contains("no interrupted run");
         assertThat(sentence(acts.keep(number, HoldPoint.FILE_CHECKED, "lead", "")))
                 .contains("not by a click");

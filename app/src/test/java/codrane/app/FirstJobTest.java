@@ -79,7 +79,7 @@ class FirstJobTest {
                 .waitForDownload(() -> browser.page.click("text=Export as JSON"))
                 .path();
         String json = Files.readString(file);
-        String shown = browser.page.textContent("dd.vin").replace(" ", "");
+        String shown = browser.page.textContent("dd.hash").replace(" ", "");
         assertThat(Checksums.sha256(json.getBytes(StandardCharsets.UTF_8))).isEqualTo(shown);
         assertThat(json).contains("0BKLR3A46MN004127", "\"platform\":\"steel\"");
         browser.act("Go to Decide");
@@ -113,6 +113,12 @@ class FirstJobTest {
 
     private static void run(Browsing browser) {
         browser.awaitNext("Release 5 writing steps on the tail lift");
+        browser.page.keyboard().press("Control+Enter");
+        browser.page.waitForSelector("text=Not started. Not released: Program the tail lift");
+        for (var box : browser.page.locator(".release input").all()) {
+            assertThat(box.isChecked()).isFalse();
+            box.check();
+        }
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Leave everything as it is");
         browser.page.waitForSelector(".live >> text=of 1,024");

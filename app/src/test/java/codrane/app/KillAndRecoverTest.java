@@ -37,7 +37,18 @@ class KillAndRecoverTest {
             try {
                 WebSession web = WebSession.signIn(url(app, var), "tech");
                 String job = prepare(web, module);
-                web.post(job + "/run");
+                web.post(
+                        job + "/run",
+                        "release",
+                        "program-" + module,
+                        "release",
+                        "write-vin-" + module,
+                        "release",
+                        "write-coding-" + module,
+                        "release",
+                        "reset-" + module,
+                        "release",
+                        "clear");
                 awaitTransfer(world, module, block);
                 assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS)).isTrue(); // kill -9
                 assertThat(module(world, module).path("bootOnly").asBoolean()).isTrue();

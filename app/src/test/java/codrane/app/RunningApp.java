@@ -41,6 +41,7 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
         TestWorld.settings(world, TestDatabase.fresh(), var).forEach(s -> arguments.add("--" + s));
         ConfigurableApplicationContext context =
                 SpringApplication.run(CodraneApplication.class, arguments.toArray(String[]::new));
+        TestDatabase.closeFirst(context::close);
         app = new App(
                 context, world, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
         return app;

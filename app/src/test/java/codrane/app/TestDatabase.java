@@ -8,11 +8,13 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /** The private test cluster, started by the launcher; each test class that wants one gets a database of its own. */
 final class TestDatabase {
     private static final AtomicInteger COUNT = new AtomicInteger();
+    private static final List<Runnable> USERS = new CopyOnWriteArrayList<>();
     private static final List<String> CLUSTER = cluster();
 
     record Database(String url, String user, String password) {}
@@ -23,7 +25,10 @@ final class TestDatabase {
         List<String> lines = launcher("testdb");
         if (lines.size() < 4) throw new IllegalStateException("the test database did not start: " + lines);
         if (lines.get(3).equals("started")) {
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> launcher("testdb-stop")));
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+                USERS.forEach(Runnable::run);
+                launcher("testdb-stop");
+            }));
         }
         return lines;
     }
@@ -40,6 +45,11 @@ final class TestDatabase {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** What must be closed before the cluster stops. */
+    static void closeFirst(Runnable user) {
+        USERS.add(user);
     }
 
     /** A new, empty database. */

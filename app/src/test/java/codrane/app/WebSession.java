@@ -15,8 +15,9 @@ import java.util.regex.Pattern;
 final class WebSession {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
 
+    private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder()
-            .cookieHandler(new CookieManager())
+            .cookieHandler(cookies)
             .followRedirects(HttpClient.Redirect.NEVER)
             .build();
     private final String url;
@@ -29,6 +30,14 @@ final class WebSession {
         WebSession session = new WebSession(url);
         session.send("/login", session.token("/login"), "username", name, "password", "pierhead");
         return session;
+    }
+
+    /** The session's cookie, as a header has it. */
+    String cookie() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(c -> c.getName() + "=" + c.getValue())
+                .findFirst()
+                .orElseThrow();
     }
 
     String get(String path) throws IOException, InterruptedException {

@@ -1,10 +1,13 @@
 package codrane.app.job;
 
+import codrane.app.live.JobTasks;
 import codrane.core.plan.HoldPoint;
 import java.io.IOException;
 import java.security.Principal;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -18,9 +21,17 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class JobActController {
     private final JobActs acts;
+    private final JobTasks tasks;
 
-    JobActController(JobActs acts) {
+    JobActController(JobActs acts, JobTasks tasks) {
         this.acts = acts;
+        this.tasks = tasks;
+    }
+
+    /** What failed before is shown until something new is done. */
+    @ModelAttribute
+    void forgetLastFailure(@PathVariable long number) {
+        tasks.seen(number);
     }
 
     @PostMapping("/bench")
@@ -85,8 +96,12 @@ class JobActController {
     }
 
     @PostMapping("/run")
-    String run(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.run(number, who.getName()), number, "run", flash);
+    String run(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") List<String> release,
+            Principal who,
+            RedirectAttributes flash) {
+        return then(acts.run(number, release, who.getName()), number, "run", flash);
     }
 
     @PostMapping("/recover")

@@ -19,6 +19,7 @@ import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Planner;
 import codrane.core.plan.Stage;
@@ -28,6 +29,7 @@ import codrane.core.scan.ModuleReading;
 import codrane.link.LinkLostException;
 import codrane.link.scan.VehicleScanner;
 import java.time.InstantSource;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -297,8 +299,12 @@ public class JobActs {
         return DONE;
     }
 
-    /** Releases the writes and starts the run. */
-    public Acted run(long number, String who) {
+    /**
+     * Starts the run when every write of the plan was chosen; nothing is chosen beforehand.
+     *
+     * @param released keys of the operations that a person ticked
+     */
+    public Acted run(long number, Collection<String> released, String who) {
         JobFacts facts = desk.facts(number);
         if (facts.runHolds()) return refused("The run is already under way or waits to be recovered.");
         List<HoldPoint> open = facts.progress().openBefore(Stage.RUN);
@@ -307,6 +313,14 @@ public class JobActs {
             return refused("Not started. Still open: " + titles + "."
                     + (facts.power().passes() ? "" : " " + facts.power().reason()));
         }
+        List<String> unticked = facts.plan()
+                .orElseThrow()
+                .plan()
+                .writes()
+                .filter(write -> !released.contains(write.key()))
+                .map(Operation::title)
+                .toList();
+        if (!unticked.isEmpty()) return refused("Not started. Not released: " + String.join("; ", unticked) + ".");
         return switch (orders.build(facts, who)) {
             case RunOrders.Built.Missing(String sentence) -> refused(sentence);
             case RunOrders.Built.Order(var order) -> {

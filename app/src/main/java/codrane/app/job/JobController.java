@@ -111,7 +111,6 @@ class JobController {
         model.addAttribute("page", page(facts, shown, who));
         model.addAttribute("facts", facts);
         addStage(facts, shown, model);
-        tasks.seen(number);
         return "job/" + shown.key();
     }
 
@@ -155,7 +154,14 @@ class JobController {
         switch (shown) {
             case IDENTIFY -> facts.before().ifPresent(scan -> addMatrix(facts, scan, model));
             case PREPARE -> addPrepare(facts, model);
-            case RUN -> addRun(facts, model);
+            case RUN -> {
+                addRun(facts, model);
+                boolean ready = facts.progress().current() == Stage.RUN && !facts.runHolds();
+                if (ready)
+                    facts.plan()
+                            .ifPresent(plan -> model.addAttribute(
+                                    "releases", plan.plan().writes().toList()));
+            }
             case PROVE -> addProof(facts, model);
             case RECORD -> {
                 addProof(facts, model);

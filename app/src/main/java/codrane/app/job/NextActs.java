@@ -233,7 +233,7 @@ final class NextActs {
                 : "Each write is read back.";
         return new NextAct(
                 (run.isPresent() ? "Run again: " : "Release ") + writes + " writing steps on the " + module,
-                before + program,
+                before + "Tick each below. " + program,
                 run.isPresent() ? "Safe to stop here: the run stopped where nothing is half written." : NOTHING_WRITTEN,
                 Tone.WRITE,
                 List.of(Act.keep("Release and start", "/run")));

@@ -94,12 +94,16 @@ public class LiveHub implements SmartLifecycle {
     private void dispatch(String payload) {
         int blank = payload.indexOf(' ');
         if (blank < 0) return;
-        for (SseEmitter emitter : listeners.getOrDefault(payload.substring(0, blank), Set.of())) {
-            try {
-                emitter.send(SseEmitter.event().data(payload.substring(blank + 1)));
-            } catch (IOException | IllegalStateException e) {
-                emitter.completeWithError(e); // the browser is gone
-            }
+        Set<SseEmitter> browsers = listeners.getOrDefault(payload.substring(0, blank), new CopyOnWriteArraySet<>());
+        browsers.removeIf(browser -> !reached(browser, payload.substring(blank + 1)));
+    }
+
+    private static boolean reached(SseEmitter browser, String data) {
+        try {
+            browser.send(SseEmitter.event().data(data));
+            return true;
+        } catch (IOException | RuntimeException e) {
+            return false; // it is gone; the web server ends its request by itself
         }
     }
 

@@ -16,12 +16,14 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Function;
 
 /** One interface on this node: its link, used by one at a time, and the last two minutes of its meter. */
 public final class BenchInterface {
     private static final int MOST_SAMPLES = 600;
+    private static final long PATIENCE_MILLIS = 1500;
 
     private final InterfaceSettings settings;
     private final ControlPortClient control;
@@ -62,7 +64,7 @@ public final class BenchInterface {
      * @throws BusyException when something else uses it
      */
     public <T> T use(Pack pack, Function<DiagnosticLink, T> work) {
-        if (!inUse.tryLock()) throw new BusyException(name());
+        takeUse();
         try {
             if (link == null) link = open(pack);
             T result = work.apply(link);
@@ -73,6 +75,16 @@ public final class BenchInterface {
             throw e;
         } finally {
             inUse.unlock();
+        }
+    }
+
+    /** A poll of the key may be under way for a moment; anything longer is somebody else's work. */
+    private void takeUse() {
+        try {
+            if (!inUse.tryLock(PATIENCE_MILLIS, TimeUnit.MILLISECONDS)) throw new BusyException(name());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new BusyException(name());
         }
     }
 

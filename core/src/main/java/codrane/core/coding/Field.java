@@ -62,7 +62,9 @@ public record Field(
                 long raw = raw(block);
                 yield values.getOrDefault(raw, "unlisted " + Long.toUnsignedString(raw));
             }
-            case SCALED -> scaled(raw(block)).toPlainString() + (scale.unit().isEmpty() ? "" : " " + scale.unit());
+            case SCALED ->
+                scaled(raw(block)).stripTrailingZeros().toPlainString()
+                        + (scale.unit().isEmpty() ? "" : " " + scale.unit());
         };
     }
 

@@ -51,6 +51,12 @@ public record Operation(
         prompts = List.copyOf(prompts);
     }
 
+    /** Names it within its plan, as in forms. */
+    public String key() {
+        return kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
+                + (module.isEmpty() ? "" : "-" + module);
+    }
+
     /** A reading operation without needs. */
     static Operation reading(Kind kind, String title, String reason, int seconds) {
         return new Operation(kind, "", title, List.of(reason), List.of(), List.of(), true, seconds, List.of());

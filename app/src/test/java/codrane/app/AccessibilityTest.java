@@ -1,0 +1,98 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.live.JobTasks;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Every page through axe, at the three sizes that must be usable: nothing serious, and no scrolling sideways. */
+@ExtendWith(RunningApp.class)
+class AccessibilityTest {
+    private static final String SERIOUS =
+            "axe.run().then(r => r.violations.filter(v => v.impact === 'serious' || v.impact === 'critical')"
+                    + ".map(v => v.id + ': ' + v.nodes.map(n => n.html).slice(0, 2).join(' | ')))";
+
+    private static String axe() throws IOException {
+        try (InputStream in = AccessibilityTest.class.getResourceAsStream("/vendor/axe-core/axe.min.js")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /** A job with everything that reading alone can fill. */
+    private static long job(App app) throws InterruptedException {
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm("0BKLR3A46MN004127", "looked at", "REPLACE_MODULE", "tail-lift", "NEW"), "lead");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        JobActs acts = app.bean(JobActs.class);
+        acts.benchCheck(number, "lead");
+        acts.scan(number, "lead");
+        await(app, number);
+        acts.baseline(number, "lead");
+        await(app, number);
+        acts.plan(number, "lead");
+        return number;
+    }
+
+    private static void await(App app, long number) throws InterruptedException {
+        JobTasks tasks = app.bean(JobTasks.class);
+        for (int i = 0;
+                i < 300 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
+                i++) Thread.sleep(50);
+    }
+
+    @Test
+    void pages_allSizes_haveNothingSeriousAndDoNotScrollSideways(App app) throws Exception {
+        long number = job(app);
+        List<String> paths = new ArrayList<>(List.of(
+                "/",
+                "/jobs/new",
+                "/vehicles",
+                "/vehicles/0BKLR3A46MN004127",
+                "/shelf",
+                "/access",
+                "/next-room",
+                "/find?q=zzz",
+                "/jobs/999999/now"));
+        for (String stage : List.of(
+                "intake",
+                "bench",
+                "identify",
+                "unlock",
+                "baseline",
+                "decide",
+                "prepare",
+                "run",
+                "settle",
+                "prove",
+                "record")) {
+            paths.add("/jobs/" + number + "/" + stage);
+        }
+        String axe = axe();
+        List<String> troubles = new ArrayList<>();
+        try (Browsing browser = new Browsing(app.url(), "lead")) {
+            for (String path : paths) {
+                browser.open(path);
+                browser.page.evaluate(axe);
+                Object found = browser.page.evaluate(SERIOUS);
+                for (Object violation : (List<?>) found) troubles.add(path + ": " + violation);
+                for (int[] size : new int[][] {{1280, 800}, {820, 1180}, {390, 844}}) {
+                    browser.page.setViewportSize(size[0], size[1]);
+                    Object wide = browser.page.evaluate("document.documentElement.scrollWidth > innerWidth");
+                    if (Boolean.TRUE.equals(wide)) troubles.add(path + " scrolls sideways at " + size[0]);
+                }
+                browser.page.setViewportSize(1280, 800);
+            }
+        }
+        assertThat(troubles).isEmpty();
+    }
+}
