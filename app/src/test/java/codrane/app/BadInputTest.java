@@ -63,23 +63,9 @@ class BadInputTest {
                 .single();
     }
 
-    /** A job of its own, brought to the stage Prepare. */
+    /** A job of its own, with a plan. */
     private long jobAtPrepare() throws InterruptedException {
-        JobIntake.Taken taken = app.bean(JobIntake.class)
-                .take(
-                        new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", "tail-lift", "SECOND_HAND"),
-                        "lead");
-        long number = ((JobIntake.Taken.Job) taken).number();
-        JobActs acts = app.bean(JobActs.class);
-        acts.keep(number, HoldPoint.CONSENT, "lead", "");
-        assertThat(acts.benchCheck(number, "lead")).isInstanceOf(Acted.Done.class);
-        acts.scan(number, "lead");
-        await(number);
-        acts.waive(number, HoldPoint.IDENTITY_SETTLED, "lead", "as tested");
-        acts.baseline(number, "lead");
-        await(number);
-        assertThat(acts.plan(number, "lead")).isInstanceOf(Acted.Done.class);
-        return number;
+        return new JobSteps(app, "tail-lift").toPlan().number;
     }
 
     private void await(long number) throws InterruptedException {

@@ -54,7 +54,7 @@ class KillAndRecoverTest {
                 assertThat(module(world, module).path("bootOnly").asBoolean()).isTrue();
 
                 app = start(settings, var);
-                web = WebSession.signIn(url(app, var), "tech");
+                web = web.at(url(app, var)); // still signed in: sessions are in the database
                 assertThat(web.get(job + "/now")).contains("The run was interrupted: recover it", "at block");
                 assertThat(web.get("/")).contains("The run was interrupted");
                 long resumedFrom = module(world, module).path("flashNext").asLong();

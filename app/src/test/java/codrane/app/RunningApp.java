@@ -30,21 +30,24 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
 
     @Override
     public void beforeAll(ExtensionContext context) throws IOException {
-        start();
+        shared();
     }
 
-    static synchronized App start() throws IOException {
-        if (app != null) return app;
-        StandinWorld world = TestWorld.standins(false, SPEED);
+    static synchronized App shared() throws IOException {
+        if (app == null) app = launch(TestWorld.standins(false, SPEED));
+        return app;
+    }
+
+    /** An application of its own, for tests that disturb their vehicle. */
+    static App launch(StandinWorld world) throws IOException {
         Path var = Files.createTempDirectory("codrane-test");
         List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
         TestWorld.settings(world, TestDatabase.fresh(), var).forEach(s -> arguments.add("--" + s));
         ConfigurableApplicationContext context =
                 SpringApplication.run(CodraneApplication.class, arguments.toArray(String[]::new));
         TestDatabase.closeFirst(context::close);
-        app = new App(
+        return new App(
                 context, world, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
-        return app;
     }
 
     @Override

@@ -15,19 +15,26 @@ import java.util.regex.Pattern;
 final class WebSession {
     private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
 
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http = HttpClient.newBuilder()
-            .cookieHandler(cookies)
-            .followRedirects(HttpClient.Redirect.NEVER)
-            .build();
+    private final CookieManager cookies;
+    private final HttpClient http;
     private final String url;
 
-    private WebSession(String url) {
+    private WebSession(String url, CookieManager cookies) {
         this.url = url;
+        this.cookies = cookies;
+        http = HttpClient.newBuilder()
+                .cookieHandler(cookies)
+                .followRedirects(HttpClient.Redirect.NEVER)
+                .build();
+    }
+
+    /** The same session at another address: it lives in the database. */
+    WebSession at(String newUrl) {
+        return new WebSession(newUrl, cookies);
     }
 
     static WebSession signIn(String url, String name) throws IOException, InterruptedException {
-        WebSession session = new WebSession(url);
+        WebSession session = new WebSession(url, new CookieManager());
         session.send("/login", session.token("/login"), "username", name, "password", "pierhead");
         return session;
     }

@@ -22,6 +22,9 @@ public interface DiagnosticLink extends AutoCloseable {
      */
     void tell(int address, Bytes request);
 
+    /** Whether the link is gone for good: another must be opened in its place. */
+    boolean lost();
+
     @Override
     void close();
 }

@@ -74,6 +74,7 @@ public final class BenchInterface {
             drop();
             throw e;
         } finally {
+            if (link != null && link.lost()) drop(); // a run tells its loss as a result, not as an exception
             inUse.unlock();
         }
     }

@@ -23,6 +23,11 @@ public record PowerWindow(String name, double start, double hold, double upper) 
         return new PowerWindow("programming of a demanding module", 13.7, 13.5, upper);
     }
 
+    /** For going on with what is begun: an erased module is not left waiting for the higher start voltage. */
+    public PowerWindow recovering() {
+        return new PowerWindow("recovery", hold, hold, upper);
+    }
+
     /** The chemistry's limit in volts. */
     public static double upperLimit(String chemistry) {
         return chemistry.equals("lfp") ? 14.6 : 14.8;

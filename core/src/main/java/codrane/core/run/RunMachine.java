@@ -65,7 +65,8 @@ public final class RunMachine {
         PackModule module = task.module();
         PackModule.Session session = module.session();
         return switch (state.phase()) {
-            case POWER -> new RunAction.AwaitPower(window(task));
+            case POWER ->
+                new RunAction.AwaitPower(state.recovering() ? window(task).recovering() : window(task));
             case PROMPT -> new RunAction.AwaitKeyOn("Turn the key on, leave the engine off.");
             case SESSION ->
                 send(state, "Open the session", Bytes.of(0x10, sessionOf(task)), Operation.READ_IDENTIFICATION, false);

@@ -179,6 +179,15 @@ class RunMachineTest {
     }
 
     @Test
+    void recover_power_needsOnlyTheHoldVoltage() {
+        Step fresh = RunMachine.next(RunState.begin(List.of(PROGRAM)), new RunEvent.Proceed());
+        Step recovering = RunMachine.next(RunState.recover(List.of(PROGRAM), 0), new RunEvent.Proceed());
+        assertThat(((RunAction.AwaitPower) fresh.action()).window().start()).isEqualTo(WINDOW.start());
+        assertThat(((RunAction.AwaitPower) recovering.action()).window().start())
+                .isEqualTo(WINDOW.hold());
+    }
+
+    @Test
     void recover_fromErase_erasesAndBeginsAgain() {
         Module module = new Module();
         RunTask.Program program = new RunTask.Program(BODY, 0x40000, 3000, 1, "3.12", WINDOW, "Program");

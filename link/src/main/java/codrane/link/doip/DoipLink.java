@@ -32,6 +32,7 @@ public final class DoipLink implements DiagnosticLink {
     private final PackLink.Doip addressing;
     private final Socket socket;
     private final BlockingQueue<DoipStream.Arrival> arrivals = new LinkedBlockingQueue<>();
+    private volatile boolean lost;
 
     private DoipLink(Socket socket, PackLink.Doip addressing) {
         this.socket = socket;
@@ -121,6 +122,7 @@ public final class DoipLink implements DiagnosticLink {
         try {
             socket.getOutputStream().write(message.encode().toArray());
         } catch (IOException e) {
+            lost = true;
             throw new LinkLostException("The connection to the vehicle ended.", e);
         }
     }
@@ -134,6 +136,7 @@ public final class DoipLink implements DiagnosticLink {
                 case DoipStream.Arrival.Bad bad ->
                     throw new LinkLostException("The vehicle sent what is no DoIP message.");
                 case DoipStream.Arrival.End e -> {
+                    lost = true;
                     arrivals.add(e); // every later request learns it too
                     throw new LinkLostException("The connection to the vehicle ended.");
                 }
@@ -142,6 +145,11 @@ public final class DoipLink implements DiagnosticLink {
             Thread.currentThread().interrupt();
             throw new LinkLostException("Interrupted while waiting for an answer.", e);
         }
+    }
+
+    @Override
+    public boolean lost() {
+        return lost;
     }
 
     @Override

@@ -33,7 +33,7 @@ public final class CanLink implements DiagnosticLink {
     private final Runnable onClose;
     private final Map<Integer, IsoTpEndpoint> endpoints = new HashMap<>();
     private AwaitedReply awaited;
-    private boolean lost;
+    private volatile boolean lost;
 
     private CanLink(Scheduler time, CanPort port, PackLink.Can addressing, Duration margin, Runnable onClose) {
         this.time = time;
@@ -123,6 +123,11 @@ public final class CanLink implements DiagnosticLink {
     private void onLost() {
         lost = true;
         if (awaited != null) awaited.lost(new LinkLostException("The connection to the interface ended."));
+    }
+
+    @Override
+    public boolean lost() {
+        return lost;
     }
 
     @Override

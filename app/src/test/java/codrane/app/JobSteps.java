@@ -1,0 +1,87 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.Acted;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobDesk;
+import codrane.app.job.JobFacts;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.live.JobTasks;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Stage;
+import java.util.List;
+
+/** Brings a job forward by its acts, for tests that begin in the middle. */
+final class JobSteps {
+    private static final String WHO = "tech";
+
+    private final App app;
+    private final JobActs acts;
+    final long number;
+
+    JobSteps(App app, String module) {
+        this.app = app;
+        acts = app.bean(JobActs.class);
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", module, "SECOND_HAND"), WHO);
+        number = ((JobIntake.Taken.Job) taken).number();
+    }
+
+    JobFacts facts() {
+        return app.bean(JobDesk.class).facts(number);
+    }
+
+    JobSteps toPlan() throws InterruptedException {
+        done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));
+        done(acts.benchCheck(number, WHO));
+        scan();
+        acts.waive(number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
+        done(acts.baseline(number, WHO));
+        awaitTask();
+        done(acts.plan(number, WHO));
+        return this;
+    }
+
+    JobSteps toRun(String manifest) throws InterruptedException {
+        toPlan();
+        done(acts.keep(number, HoldPoint.PLAN_AGREED, WHO, ""));
+        done(acts.fetchCalibration(number, manifest, WHO));
+        awaitTask();
+        done(acts.fetchSheet(number, WHO));
+        for (int i = 0; i < 200 && !facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
+        assertThat(facts().progress().openBefore(Stage.RUN)).isEmpty();
+        return this;
+    }
+
+    void run() {
+        List<String> all =
+                facts().plan().orElseThrow().plan().writes().map(Operation::key).toList();
+        done(acts.run(number, all, WHO));
+    }
+
+    void recover() {
+        done(acts.recover(number, WHO));
+    }
+
+    void scan() throws InterruptedException {
+        done(acts.scan(number, WHO));
+        awaitTask();
+    }
+
+    void awaitTask() throws InterruptedException {
+        JobTasks tasks = app.bean(JobTasks.class);
+        for (int i = 0;
+                i < 400 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
+                i++) Thread.sleep(50);
+        assertThat(tasks.of(number).orElseThrow().error()).isEmpty();
+        tasks.seen(number);
+    }
+
+    private static void done(Acted acted) {
+        assertThat(acted).isInstanceOf(Acted.Done.class);
+    }
+}

@@ -1,0 +1,97 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.live.RunRecord;
+import codrane.app.live.RunStore;
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
+import codrane.standin.StandinWorld;
+import codrane.standin.VirtualWorkshop;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** A run whose supply sags and whose cable is pulled, on a module that must be erased again after a loss. */
+class RunDisturbedTest {
+    private static final int SPEED = 6;
+
+    @Test
+    void run_supplySagsThenCableIsPulled_holdsRecoversAndEndsRight() throws Exception {
+        try (StandinWorld world = TestWorld.standins(true, SPEED)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = new JobSteps(app, "body").toRun("BOD-331-B");
+            job.run();
+            await("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
+
+            TestWorld.act(world, "/support-unit/off");
+            await("the run is held", () -> standsStill(world));
+            assertThat(run(job).state()).isEqualTo(RunRecord.State.RUNNING);
+            assertThat(run(job).committed()).isTrue();
+            long held = next(world);
+            TestWorld.act(world, "/support-unit/on");
+            await("the run goes on by itself", () -> next(world) > held);
+
+            TestWorld.act(world, "/cut");
+            await("the run is interrupted", () -> run(job).interrupted());
+            assertThat(run(job).sentence()).startsWith("The link was lost");
+            assertThat(TestWorld.look(world)
+                            .path("modules")
+                            .path("body")
+                            .path("bootOnly")
+                            .asBoolean())
+                    .isTrue();
+            job.recover();
+            await("the run is finished", () -> !run(job).running());
+            assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
+
+            JsonNode body = TestWorld.look(world).path("modules").path("body");
+            var pack = TestWorld.pack("brennick-lorne").module("body");
+            assertThat(body.path("flashCrc").asString())
+                    .isEqualTo("%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(pack)))));
+            assertThat(body.path("vin").asString()).isEqualTo("0BKLR3A46MN004127");
+            assertThat(body.path("counter").asInt()).isEqualTo(2);
+            var journal = app.bean(RunStore.class).journal(run(job).id(), 500);
+            assertThat(journal).filteredOn(row -> row.purpose().equals("Erase")).hasSize(2);
+            assertThat(journal)
+                    .filteredOn(row -> row.purpose().equals("Write the VIN"))
+                    .hasSize(1); // never twice
+            app.context().close();
+        }
+    }
+
+    private static long next(StandinWorld world) {
+        return TestWorld.look(world)
+                .path("modules")
+                .path("body")
+                .path("flashNext")
+                .asLong();
+    }
+
+    private static boolean standsStill(StandinWorld world) {
+        long before = next(world);
+        pause(1500);
+        return next(world) == before;
+    }
+
+    private static RunRecord run(JobSteps job) {
+        return job.facts().run().orElseThrow();
+    }
+
+    private static void await(String what, BooleanSupplier condition) {
+        for (int i = 0; i < 600; i++) {
+            if (condition.getAsBoolean()) return;
+            pause(100);
+        }
+        throw new AssertionError("never: " + what);
+    }
+
+    private static void pause(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
