@@ -1,0 +1,134 @@
+package codrane.link.uds;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackLink;
+import codrane.core.pack.PackLink.Waits;
+import codrane.core.run.Reply;
+import codrane.core.run.ResponseCode.Known;
+import codrane.link.LinkLostException;
+import codrane.link.can.CanPort;
+import codrane.link.can.SimulatedBus;
+import codrane.link.isotp.IsoTpEndpoint;
+import codrane.link.isotp.IsoTpSettings;
+import codrane.link.time.VirtualTime;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.Test;
+
+/** The tester's side of UDS: P2, response pending, answers that are not ours. */
+class CanLinkTest {
+    private static final PackLink.Can ADDRESSING = new PackLink.Can(500_000, false, 0x400, 2, 1, 0x7DF);
+    private static final Waits WAITS = new Waits(Duration.ofMillis(50), Duration.ofSeconds(5));
+    private static final int LIFT = 0x67;
+
+    private final VirtualTime time = new VirtualTime();
+    private final SimulatedBus bus = new SimulatedBus(time, 500_000, 1);
+    private final CanLink link = CanLink.on(time, bus.attach(), ADDRESSING);
+    private final List<Bytes> asked = new ArrayList<>();
+    private IsoTpEndpoint module;
+
+    private void answering(Consumer<Bytes> answer) {
+        CanPort port = bus.attach();
+        module = new IsoTpEndpoint(
+                time, port, new IsoTpEndpoint.Addressing(0x4CF, 0x4CE, false), IsoTpSettings.STANDARD);
+        port.listen(module::onFrame);
+        module.onMessage(request -> {
+            asked.add(request);
+            answer.accept(request);
+        });
+    }
+
+    private void after(long millis, String hex) {
+        time.after(Duration.ofMillis(millis), () -> module.send(Bytes.parse(hex), outcome -> {}));
+    }
+
+    private Reply ask(String hex) {
+        return link.request(LIFT, Bytes.parse(hex), WAITS);
+    }
+
+    @Test
+    void request_answerInTime_isPositive() {
+        answering(request -> after(49, "62F18931"));
+        assertThat(ask("22F189")).isEqualTo(new Reply.Positive(Bytes.parse("62F18931")));
+    }
+
+    @Test
+    void request_noModule_isSilentAfterP2() {
+        assertThat(ask("3E00")).isInstanceOf(Reply.Silent.class);
+        assertThat(time.now())
+                .isBetween(
+                        Duration.ofMillis(50).toNanos(), Duration.ofMillis(120).toNanos());
+    }
+
+    @Test
+    void request_answerAfterP2_isSilentAndItsLateAnswerIsNotTheNextOnes() {
+        answering(request -> after(request.u8(0) == 0x22 ? 150 : 5, request.u8(0) == 0x22 ? "62F18931" : "7E00"));
+        assertThat(ask("22F189")).isInstanceOf(Reply.Silent.class);
+        time.advance(Duration.ofMillis(60));
+        assertThat(ask("3E00")).isEqualTo(new Reply.Positive(Bytes.parse("7E00")));
+    }
+
+    @Test
+    void request_pendingManyTimes_waitsWithTheExtendedTime() {
+        answering(request -> {
+            for (int i = 0; i < 5; i++) after(40 + i * 4900L, "7F3178");
+            after(40 + 5 * 4900L, "7101FF0000");
+        });
+        assertThat(ask("3101FF00")).isInstanceOf(Reply.Positive.class);
+        assertThat(time.now()).isGreaterThan(Duration.ofSeconds(24).toNanos());
+    }
+
+    @Test
+    void request_pendingThenNothing_isSilent() {
+        answering(request -> after(40, "7F3178"));
+        assertThat(ask("3101FF00")).isInstanceOf(Reply.Silent.class);
+    }
+
+    @Test
+    void request_negative_isRefusedWithItsCode() {
+        answering(request -> after(5, "7F2233"));
+        assertThat(ask("22F189")).isEqualTo(new Reply.Refused(Known.SECURITY_ACCESS_DENIED.code()));
+    }
+
+    @Test
+    void request_answersToOtherServices_areIgnored() {
+        answering(request -> {
+            after(5, "7F1011");
+            after(10, "5003");
+            after(15, "7E00");
+        });
+        assertThat(ask("3E00")).isEqualTo(new Reply.Positive(Bytes.parse("7E00")));
+    }
+
+    @Test
+    void request_longAnswer_mayTakeLongerThanP2() {
+        answering(request -> after(45, "62F189" + "AB".repeat(2000)));
+        assertThat(((Reply.Positive) ask("22F189")).message().length()).isEqualTo(2003);
+    }
+
+    @Test
+    void request_longRequest_arrivesWhole() {
+        answering(request -> after(5, "7601"));
+        assertThat(ask("3601" + "5A".repeat(1024))).isInstanceOf(Reply.Positive.class);
+        assertThat(asked.getFirst().length()).isEqualTo(1026);
+    }
+
+    @Test
+    void tell_expectsNothing() {
+        answering(request -> {});
+        link.tell(LIFT, Bytes.parse("3E80"));
+        time.advance(Duration.ofMillis(5));
+        assertThat(asked).containsExactly(Bytes.parse("3E80"));
+    }
+
+    @Test
+    void open_nobodyListens_isLostWithAClearSentence() {
+        LinkLostException lost = assertThrows(LinkLostException.class, () -> CanLink.open("127.0.0.1", 1, ADDRESSING));
+        assertThat(lost.getMessage()).contains("The interface at 127.0.0.1:1 does not answer");
+    }
+}
