@@ -4,7 +4,6 @@ import codrane.app.account.Accounts;
 import codrane.app.account.Role;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
-import codrane.app.job.jpa.JobStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -23,12 +22,10 @@ class DemoWorld implements ApplicationRunner {
 
     private final Accounts accounts;
     private final JobIntake intake;
-    private final JobStore jobs;
 
-    DemoWorld(Accounts accounts, JobIntake intake, JobStore jobs) {
+    DemoWorld(Accounts accounts, JobIntake intake) {
         this.accounts = accounts;
         this.intake = intake;
-        this.jobs = jobs;
     }
 
     @Override
@@ -36,7 +33,7 @@ class DemoWorld implements ApplicationRunner {
         for (Role role : Role.values()) {
             accounts.add(role.name().toLowerCase(java.util.Locale.ROOT), PASSWORD, role);
         }
-        if (jobs.vehicles().isEmpty()) addJobs();
+        if (intake.nothingTakenIn()) addJobs();
         LOG.info("The demo world is there");
     }
 

@@ -62,6 +62,7 @@ class ErrorPages {
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
     String database(DataAccessException e, Model model) {
         LOG.error("the database failed", e);
+        model.addAttribute("bare", true); // the bar at the top needs the session, and that is in the database
         return page(
                 model,
                 "The database does not answer.",

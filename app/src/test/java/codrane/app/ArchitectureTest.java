@@ -73,6 +73,17 @@ class ArchitectureTest {
     }
 
     @Test
+    void storage_ofAFeature_isReachedByThatFeatureOnly() {
+        classes()
+                .that()
+                .resideInAPackage("codrane.app.job.jpa..")
+                .should()
+                .onlyBeAccessed()
+                .byAnyPackage("codrane.app.job..")
+                .check(ALL);
+    }
+
+    @Test
     void features_haveNoCycles() {
         slices().matching("codrane.app.(*)..").should().beFreeOfCycles().check(ALL);
     }

@@ -115,6 +115,7 @@ class FirstJobTest {
         browser.awaitNext("Release 5 writing steps on the tail lift");
         browser.page.keyboard().press("Control+Enter");
         browser.page.waitForSelector("text=Not started. Not released: Program the tail lift");
+        browser.picture(PICTURES.resolve("release.png"));
         for (var box : browser.page.locator(".release input").all()) {
             assertThat(box.isChecked()).isFalse();
             box.check();

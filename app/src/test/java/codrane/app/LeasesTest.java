@@ -42,7 +42,7 @@ class LeasesTest {
         assertThat(jdbc.sql("select sentence from run where interface = 'Far'")
                         .query(String.class)
                         .single())
-                .contains("while Program was under way");
+                .contains("during “Program”");
         jdbc.sql("delete from run where interface = 'Far'").update();
         jdbc.sql("delete from plan where version = 900").update();
         jdbc.sql("delete from scan where id = ?").param(scan).update();

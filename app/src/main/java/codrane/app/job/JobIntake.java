@@ -95,6 +95,11 @@ public class JobIntake {
         return Arrays.stream(values).filter(v -> v.name().equals(name)).findFirst();
     }
 
+    /** Whether no vehicle was ever taken in. */
+    public boolean nothingTakenIn() {
+        return jobs.vehicles().isEmpty();
+    }
+
     /** Modules of all packs, for the choice of what was replaced: pack title, then id and title. */
     public List<Pack> packs() {
         return packs.all();

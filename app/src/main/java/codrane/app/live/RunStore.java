@@ -135,7 +135,7 @@ public class RunStore {
     int markInterrupted(Set<Long> active) {
         return jdbc.sql(
                         "update run set state = 'INTERRUPTED', ended_at = :now,"
-                                + " sentence = case when committed then 'Codrane was stopped while ' || task_title || ' was under way.'"
+                                + " sentence = case when committed then 'Codrane was stopped during “' || task_title || '”.'"
                                 + " else 'Codrane was stopped before the run had ended.' end,"
                                 + " next_step = 'Keep the power on, then recover the run.'"
                                 + " where state = 'RUNNING' and not (id = any(:active)) and (node = :node or not exists"
