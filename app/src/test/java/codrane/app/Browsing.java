@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -80,7 +81,12 @@ final class Browsing implements AutoCloseable {
 
     /** Waits until the next act is this. */
     void awaitNext(String title) {
-        page.waitForSelector(".next h3:has-text(\"" + title + "\")");
+        try {
+            page.waitForSelector(".next h3:has-text(\"" + title + "\")");
+        } catch (TimeoutError e) {
+            picture(Path.of("target/screenshots/failure.png"));
+            throw new AssertionError("\"" + title + "\" never came. The page says: " + page.innerText("main"), e);
+        }
         page.waitForFunction("window.Alpine !== undefined && document.body._x_dataStack !== undefined");
     }
 

@@ -13,16 +13,21 @@ import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** A run whose supply sags and whose cable is pulled, on a module that must be erased again after a loss. */
+/** A run that waits for the key, whose supply sags and whose cable is pulled, on a module that must be erased again after a loss. */
 class RunDisturbedTest {
     private static final int SPEED = 6;
 
     @Test
-    void run_supplySagsThenCableIsPulled_holdsRecoversAndEndsRight() throws Exception {
+    void run_keyOffThenSupplySagsThenCableIsPulled_waitsHoldsRecoversAndEndsRight() throws Exception {
         try (StandinWorld world = TestWorld.standins(true, SPEED)) {
             App app = RunningApp.launch(world);
             JobSteps job = new JobSteps(app, "body").toRun("BOD-331-B");
+            TestWorld.act(world, "/key/off");
             job.run();
+            pause(3000);
+            assertThat(run(job).state()).isEqualTo(RunRecord.State.RUNNING); // it asks for the key and waits
+            assertThat(app.bean(RunStore.class).journal(run(job).id(), 500)).isEmpty();
+            TestWorld.act(world, "/key/on");
             await("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
 
             TestWorld.act(world, "/support-unit/off");

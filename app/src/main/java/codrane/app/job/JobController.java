@@ -104,17 +104,19 @@ class JobController {
 
     @GetMapping("/jobs/{number}/{stage}")
     String stage(@PathVariable long number, @PathVariable String stage, Authentication who, Model model) {
+        // before the facts: a task that ends in between must not look ended while its result is not shown
+        Optional<JobTasks.Progress> task = tasks.of(number);
         JobFacts facts = desk.facts(number);
         Stage shown = stage.equals("now")
                 ? facts.progress().current()
                 : Stage.of(stage).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        model.addAttribute("page", page(facts, shown, who));
+        model.addAttribute("page", page(facts, shown, task, who));
         model.addAttribute("facts", facts);
         addStage(facts, shown, model);
         return "job/" + shown.key();
     }
 
-    private JobPage page(JobFacts facts, Stage shown, Authentication who) {
+    private JobPage page(JobFacts facts, Stage shown, Optional<JobTasks.Progress> task, Authentication who) {
         JobRecord job = facts.job();
         NextAct next = NextActs.of(facts, shown);
         Role role = role(who);
@@ -133,7 +135,7 @@ class JobController {
                 JobPage.rail(facts.progress(), shown),
                 next.withActs(allowed),
                 allowed.size() == next.acts().size(),
-                tasks.of(job.number()),
+                task,
                 vitals.json(bench.map(vitals::of).orElse(VitalsPublisher.Vitals.UNKNOWN)),
                 facts.window(),
                 facts.run().map(r -> r.running()).orElse(false),
