@@ -128,7 +128,7 @@ public class RunService implements SmartLifecycle {
                 store.end(
                         runId,
                         RunRecord.State.FINISHED,
-                        "Every step was done and read back.",
+                        "Every step was answered and every write read back; a fresh scan judges the faults.",
                         "Prove it with a fresh scan.");
             }
         }

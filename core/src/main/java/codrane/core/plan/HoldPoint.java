@@ -13,7 +13,7 @@ public enum HoldPoint {
     SHEET_CHECKED(Stage.PREPARE, "The line sheet is whole and for this vehicle", By.FACT, false),
     POWER_READY(Stage.PREPARE, "Supply held for 10 s at the start voltage", By.FACT, false),
     WRITES_RELEASED(Stage.RUN, "The writes are released", By.PERSON, false),
-    RUN_FINISHED(Stage.RUN, "Every step of the run is read back", By.FACT, false),
+    RUN_FINISHED(Stage.RUN, "Every write of the run is read back", By.FACT, false),
     READ_BACK_AGREES(Stage.PROVE, "A fresh scan agrees with what was written", By.FACT, true),
     FUNCTION_TESTED(Stage.PROVE, "The function itself was tried", By.PERSON, true);
 
