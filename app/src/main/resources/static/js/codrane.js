@@ -31,7 +31,7 @@ document.addEventListener('alpine:init', () => {
     /* An event can be missed between the page and its stream: ask again when nothing is heard. */
     watch() {
       this.heard = Date.now();
-      setInterval(() => { if (Date.now() - this.heard > 4000) location.reload(); }, 1000);
+      setInterval(() => { if (Date.now() - this.heard > 4000) freshen(); }, 1000);
     },
     receive(event) {
       if (event.type === 'vitals') this.show(event);
@@ -55,10 +55,10 @@ document.addEventListener('alpine:init', () => {
       this.label = event.label;
       this.done = event.done;
       this.total = event.total;
-      if (event.ended) location.reload();
+      if (event.ended) freshen();
     },
     run(event) {
-      if (event.ended || !this.running) { location.reload(); return; }
+      if (event.ended || !this.running) { freshen(); return; }
       this.runTitle = event.title;
       this.step = event.step;
       this.hold = event.hold;
@@ -104,6 +104,16 @@ document.addEventListener('alpine:init', () => {
     get offers() { return this.bad && this.suggestions.length > 0; },
   }));
 });
+
+/* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. */
+const WAY_MILLIS = 10000;
+let onTheWaySince = -WAY_MILLIS;
+document.addEventListener('submit', (event) => { onTheWaySince = event.timeStamp; });
+document.addEventListener('click', (event) => { if (event.target.closest('a[href]')) onTheWaySince = event.timeStamp; });
+function freshen() {
+  const wait = onTheWaySince + WAY_MILLIS - performance.now();
+  if (wait > 0) setTimeout(freshen, wait); else location.reload();
+}
 
 function points(series, width, height, low, high) {
   const n = Math.max(1, series.length - 1);

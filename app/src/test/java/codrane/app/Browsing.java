@@ -90,6 +90,18 @@ final class Browsing implements AutoCloseable {
         page.waitForFunction("window.Alpine !== undefined && document.body._x_dataStack !== undefined");
     }
 
+    /** Goes to a stage by its key again and again until the next act is this: for what changes in the vehicle by itself. */
+    void goUntil(String key, String title) {
+        for (int i = 0; i < 40; i++) {
+            page.waitForTimeout(1500);
+            page.keyboard().press(key);
+            page.waitForLoadState();
+            page.waitForTimeout(500);
+            if (page.locator(".next h3:has-text(\"" + title + "\")").count() > 0) break;
+        }
+        awaitNext(title);
+    }
+
     /** Presses the button of the next act. */
     void act(String label) {
         page.click(".acts button:has-text(\"" + label + "\"), .acts a:has-text(\"" + label + "\")");

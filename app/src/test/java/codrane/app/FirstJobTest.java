@@ -98,16 +98,12 @@ class FirstJobTest {
         browser.picture(PICTURES.resolve("prepare.png"));
         TestWorld.act(app.world(), "/support-unit/off");
         browser.act("Fetch the line sheet");
-        browser.page.waitForTimeout(3000);
-        browser.page.keyboard().press("7");
-        browser.awaitNext("The supply is not ready");
+        browser.goUntil("7", "The supply is not ready");
         assertThat(browser.page.textContent(".next")).contains("switch the support unit on");
         browser.page.keyboard().press("8");
         browser.awaitNext("Prepare comes before Run");
         TestWorld.act(app.world(), "/support-unit/on");
-        browser.page.waitForTimeout(11_000);
-        browser.page.keyboard().press("7");
-        browser.awaitNext("Prepare is done");
+        browser.goUntil("7", "Prepare is done");
         browser.act("Go to Run");
     }
 

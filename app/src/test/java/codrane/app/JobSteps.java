@@ -35,11 +35,16 @@ final class JobSteps {
         return app.bean(JobDesk.class).facts(number);
     }
 
-    JobSteps toPlan() throws InterruptedException {
+    JobSteps toScanned() throws InterruptedException {
         done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));
         done(acts.benchCheck(number, WHO));
         scan();
         acts.waive(number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
+        return this;
+    }
+
+    JobSteps toPlan() throws InterruptedException {
+        toScanned();
         done(acts.baseline(number, WHO));
         awaitTask();
         done(acts.plan(number, WHO));

@@ -1,0 +1,46 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.core.plan.HoldPoint;
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Route;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** A task can end before the answer to the act that began it is drawn: the page must not reload over that answer. */
+@ExtendWith(RunningApp.class)
+class ActOvertakenTest {
+    @Test
+    void baseline_endsBeforeItsAnswerComes_showsTheBaselineAllTheSame(App app) throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + steps.number + "/now");
+            browser.awaitNext("Store a baseline");
+            browser.page.route("**/jobs/" + steps.number + "/baseline", route -> answerLate(route, steps));
+            browser.act("Read and store");
+            browser.awaitNext("Baseline is done");
+            assertThat(browser.page.url()).endsWith("/baseline");
+        }
+    }
+
+    private static void answerLate(Route route, JobSteps steps) {
+        if (!route.request().method().equals("POST")) {
+            route.resume();
+            return;
+        }
+        APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
+        for (int i = 0; i < 300 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+        pause(1000);
+        route.fulfill(new Route.FulfillOptions().setResponse(answer));
+    }
+
+    private static void pause(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
