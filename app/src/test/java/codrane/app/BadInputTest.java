@@ -189,7 +189,7 @@ class BadInputTest {
         acts.scan(number, "lead");
         await(number);
         assertThat(app.bean(JobDesk.class).facts(number).before().orElseThrow().readings())
-                .hasSize(3);
+                .hasSize(10);
         acts.baseline(number, "lead");
         await(number);
         acts.plan(number, "lead");

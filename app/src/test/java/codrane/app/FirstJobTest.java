@@ -8,7 +8,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
-import codrane.standin.vehicle.FactoryCoding;
+import codrane.standin.module.FactoryCoding;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -33,6 +33,7 @@ class FirstJobTest {
             baseline(browser);
             decideAndPrepare(browser, app);
             run(browser);
+            wire(browser);
             prove(browser);
             assertVehicle(TestWorld.look(app.world()));
             record(browser, app, job);
@@ -60,7 +61,7 @@ class FirstJobTest {
 
     private static void identify(Browsing browser) {
         browser.awaitNext("Scan all modules");
-        browser.act("Scan 13 modules");
+        browser.act("Scan 14 modules");
         browser.awaitNext("The tail lift still carries its donor's VIN");
         assertThat(browser.page.textContent("tr.hit"))
                 .contains("0BK LR3A48 MN004131", "3.08, vehicle needs 3.12", "for another VIN");
@@ -125,12 +126,35 @@ class FirstJobTest {
         browser.act("Go to Prove");
     }
 
+    private static void wire(Browsing browser) throws IOException {
+        browser.awaitNext("Scan again and compare");
+        browser.page.keyboard().press("8");
+        browser.awaitNext("Run is done");
+        browser.page.click("text=What was on the wire");
+        browser.page.waitForSelector("table.wire");
+        assertThat(browser.page.textContent("table.wire")).contains("RoutineControl", "Tail lift", "SecurityAccess");
+        browser.picture(PICTURES.resolve("trace.png"));
+        browser.page.fill("input[name=text]", "F190");
+        browser.page.click(".filter button");
+        browser.page.waitForSelector("caption:has-text(' of ')");
+        assertThat(browser.page.textContent("table.wire"))
+                .contains("WriteDataByIdentifier: F190 VIN")
+                .doesNotContain("RoutineControl");
+        Path file = browser.page
+                .waitForDownload(() -> browser.page.click("text=Download for a packet analyser"))
+                .path();
+        assertThat(Files.size(file)).isGreaterThan(1_000_000);
+        browser.page.click("text=Back to the run");
+        browser.awaitNext("Run is done");
+        browser.page.keyboard().press("0");
+    }
+
     private static void prove(Browsing browser) {
         browser.awaitNext("Scan again and compare");
-        browser.act("Scan 13 modules");
+        browser.act("Scan 14 modules");
         browser.awaitNext("Try the function itself");
         assertThat(browser.page.textContent("main"))
-                .contains("13 modules against the plate", "Vehicle identity mismatch", "gone");
+                .contains("14 modules against the plate", "Vehicle identity mismatch", "gone");
         assertThat(browser.page.locator("tr.hit").count()).isZero(); // nothing differs, no fault stays
         browser.picture(PICTURES.resolve("prove.png"));
         browser.page.keyboard().press("Control+Enter");

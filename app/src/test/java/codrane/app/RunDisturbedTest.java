@@ -47,6 +47,7 @@ class RunDisturbedTest {
                             .path("bootOnly")
                             .asBoolean())
                     .isTrue();
+            pause(11_000); // recovery wants a supply that has held for 10 s
             job.recover();
             await("the run is finished", () -> !run(job).running());
             assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);

@@ -1,2 +1,2 @@
-/** Measurements. Read {@link codrane.bench.ProgrammingMeasurement} first. */
+/** Measurements. Read {@link codrane.bench.SimulationMeasurement} first. */
 package codrane.bench;

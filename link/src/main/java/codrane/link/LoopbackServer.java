@@ -15,6 +15,7 @@ public final class LoopbackServer implements AutoCloseable {
     private final ServerSocket server;
     private final Service service;
     private final Set<Socket> testers = ConcurrentHashMap.newKeySet();
+    private volatile boolean refusing;
 
     /** Serves one tester until it is gone. */
     @FunctionalInterface
@@ -37,6 +38,10 @@ public final class LoopbackServer implements AutoCloseable {
         while (!server.isClosed()) {
             try {
                 Socket tester = server.accept();
+                if (refusing) {
+                    tester.close();
+                    continue;
+                }
                 tester.setTcpNoDelay(true);
                 testers.add(tester);
                 Thread.ofVirtual().start(() -> serve(tester));
@@ -65,6 +70,12 @@ public final class LoopbackServer implements AutoCloseable {
                 throw new UncheckedIOException(e);
             }
         }
+    }
+
+    /** While refusing, testers that connect are cut off at once. */
+    public void refuse(boolean on) {
+        refusing = on;
+        if (on) cut();
     }
 
     @Override

@@ -2,6 +2,7 @@ package codrane.standin;
 
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;
+import codrane.standin.module.Part;
 import codrane.standin.vehicle.Setup;
 import java.util.Map;
 
@@ -10,38 +11,69 @@ public final class Conditions {
     public static final Vin LORNE = new Vin("0BKLR3A46MN004127");
     public static final Vin LORNE_DONOR = new Vin("0BKLR3A48MN004131");
     public static final Vin WISP = new Vin("0TVWP2E67TN002240");
+    public static final Vin ALMERY = new Vin("0BKAM7D26RN001906");
+    public static final Vin CHORUS = new Vin("0TVCH5E12SN000318");
+    public static final Vin GANNET = new Vin("0AWGN7K8XNN000052");
+    public static final Vin DUNLIN = new Vin("0PGDN4B2ZHC013377");
+
+    /** Position 10 of a VIN by model year, from 1980. */
+    private static final String YEARS = "ABCDEFGHJKLMNPRSTVWXY123456789";
 
     private Conditions() {}
 
     /** The first job: a patient transport whose tail-lift controller came out of the second van. */
     public static Setup usedTailLift(Pack lorne) {
         return Setup.healthy(lorne, LORNE)
-                .withUsedPart(
-                        "tail-lift", LORNE_DONOR, "3.08", Map.of("platform", "steel", "beeper", "loud"), "C1027-16")
+                .with(
+                        "tail-lift",
+                        Part.used(LORNE_DONOR, "3.08")
+                                .withValues(Map.of("platform", "steel", "beeper", "loud"))
+                                .withFaults("C1027-16"))
                 .withFault("brakes", "C1210-62");
     }
 
     /** A body module out of another van, whose software was lost in an interrupted programming. */
     public static Setup usedBody(Pack lorne) {
-        return Setup.healthy(lorne, LORNE).withUsedPart("body", LORNE_DONOR, "3.08", Map.of(), "B1402-54");
+        return Setup.healthy(lorne, LORNE)
+                .with("body", Part.used(LORNE_DONOR, "3.08").withFaults("B1402-54"));
+    }
+
+    /** A blank spreader, as it came out of its box. */
+    public static Setup blankSpreader(Pack gannet) {
+        return Setup.healthy(gannet, GANNET).with("spreader", Part.blank());
+    }
+
+    /** A body module burnt by reversed jump leads. */
+    public static Setup burntBody(Pack dunlin) {
+        return Setup.healthy(dunlin, DUNLIN)
+                .with("body", Setup.healthy(dunlin, DUNLIN).of("body").in(Part.Health.BURNT));
     }
 
     /** The vehicle that a pack stands for when nothing else is said. */
     public static Setup standard(Pack pack) {
         return switch (pack.id()) {
             case "brennick-lorne" -> usedTailLift(pack);
+            case "brennick-almery" -> Setup.healthy(pack, ALMERY).withFault("tail-lift", "C1029-08");
             case "tolvane-wisp" -> Setup.healthy(pack, WISP);
-            default -> Setup.healthy(pack, anyVin(pack));
+            case "tolvane-chorus" -> Setup.healthy(pack, CHORUS);
+            case "ardwyn-gannet" -> blankSpreader(pack);
+            case "peregil-dunlin" -> Setup.healthy(pack, DUNLIN);
+            default -> Setup.healthy(pack, anyVin(pack, pack.vinRule().lastYear()));
         };
     }
 
+    /** A VIN of the pack's first model from its last year. */
+    public static Vin gated(Pack pack) {
+        return anyVin(pack, pack.vinRule().lastYear());
+    }
+
     /** A VIN of the pack's maker and first model, with its check digit. */
-    private static Vin anyVin(Pack pack) {
+    private static Vin anyVin(Pack pack, int modelYear) {
         String model =
                 pack.model().models().keySet().stream().sorted().findFirst().orElse("00");
         StringBuilder text = new StringBuilder(pack.wmi() + "0".repeat(14));
         text.replace(pack.model().from() - 1, pack.model().to(), model);
-        text.setCharAt(9, 'N'); // model year 2022 in the thirty-year cycle
+        text.setCharAt(9, YEARS.charAt((modelYear - 1980) % YEARS.length()));
         text.replace(11, 17, "000001");
         Vin vin = new Vin(text.toString());
         text.setCharAt(8, pack.vinRule().checkDigit() ? vin.expectedCheckDigit() : '0');

@@ -1,11 +1,11 @@
 package codrane.standin;
 
-import codrane.core.pack.Pack;
-import codrane.core.pack.PackLink;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
+import codrane.standin.service.Authority;
 import codrane.standin.service.MakerService;
 import codrane.standin.vehicle.Setup;
+import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -33,9 +33,12 @@ public final class StandinWorld implements AutoCloseable {
 
     /** @param bytesPerSecond rate at which the services deliver files */
     public StandinWorld(Setup onCan, Setup onDoip, Ports ports, int speed, int bytesPerSecond) throws IOException {
-        canVehicle = new RunningVehicle(onCan, Optional.of(ports.can()), Optional.empty(), speed);
+        SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
+        canVehicle = new RunningVehicle(
+                onCan, new RunningVehicle.Doors(Optional.of(ports.can()), Optional.empty(), 0), speed, world);
         canControl = new ControlPort(canVehicle, ports.canControl());
-        doipVehicle = new RunningVehicle(onDoip, Optional.empty(), Optional.of(ports.doip()), speed);
+        doipVehicle = new RunningVehicle(
+                onDoip, new RunningVehicle.Doors(Optional.empty(), Optional.of(ports.doip()), 0), speed, world);
         doipControl = new ControlPort(doipVehicle, ports.doipControl());
         service = new MakerService(List.of(onCan.pack(), onDoip.pack()), ports.service(), bytesPerSecond);
     }
@@ -48,11 +51,6 @@ public final class StandinWorld implements AutoCloseable {
 
     public RunningVehicle onCan() {
         return canVehicle;
-    }
-
-    /** Whether the pack's vehicles speak DoIP. */
-    static boolean speaksDoip(Pack pack) {
-        return pack.link() instanceof PackLink.Doip;
     }
 
     @Override

@@ -15,55 +15,119 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.vin.Vin;
+import codrane.link.DiagnosticLink;
 import codrane.link.can.SimulatedBus;
 import codrane.link.run.RunGates;
 import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.link.time.VirtualTime;
+import codrane.link.trace.TraceRing;
 import codrane.link.uds.CanLink;
-import codrane.standin.vehicle.CalibrationImage;
+import codrane.standin.fault.FaultBoard;
+import codrane.standin.module.CalibrationImage;
+import codrane.standin.module.FactoryCoding;
+import codrane.standin.module.Pace;
+import codrane.standin.service.Authority;
 import codrane.standin.vehicle.CanVehicle;
-import codrane.standin.vehicle.FactoryCoding;
-import codrane.standin.vehicle.Pace;
 import codrane.standin.vehicle.Setup;
 import codrane.standin.vehicle.SimulatedVehicle;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
-/** A vehicle on CAN and a tester, in one process and virtual time: for traces, measurements and tests. */
+/** A vehicle and a tester, in one process and virtual time: for traces, measurements, predictions and tests. */
 public final class VirtualWorkshop {
+    /** The pack's figures do not tell what this seed makes of them. */
     private static final long SEED = 20260301;
+
     private static final double UPPER_VOLTS = 14.8;
+    private static final Instant MORNING = Instant.parse("2026-03-02T08:00:00Z");
 
     private final VirtualTime time = new VirtualTime();
+    private final Authority authority = new Authority();
     private final Vin vin;
     private final SimulatedVehicle vehicle;
-    private final SimulatedBus bus;
-    private final CanLink link;
+    private final Optional<CanVehicle> can;
+    private final DiagnosticLink link;
+    private final FaultBoard faults;
 
     public VirtualWorkshop(Setup setup) {
+        this(setup, new TraceRing(1));
+    }
+
+    /** @param trace records the wire */
+    public VirtualWorkshop(Setup setup, TraceRing trace) {
         Pace pace = new Pace(1, SEED);
         vin = setup.vin();
-        vehicle = new SimulatedVehicle(setup, time, pace);
-        bus = CanVehicle.attach(vehicle, time, pace);
-        link = CanLink.on(time, bus.attach(), (PackLink.Can) setup.pack().link());
+        vehicle = new SimulatedVehicle(setup, time, pace, new SimulatedVehicle.World(MORNING, authority.publicKey()));
+        if (setup.pack().link() instanceof PackLink.Can addressing) {
+            CanVehicle onBus = new CanVehicle(vehicle, time, pace);
+            can = Optional.of(onBus);
+            onBus.bus().tap(trace);
+            link = CanLink.on(time, onBus.bus().attach(), addressing);
+        } else {
+            can = Optional.empty();
+            link = new VirtualDoipLink(
+                    vehicle, time, (PackLink.Doip) setup.pack().link(), trace);
+        }
+        faults = new FaultBoard(vehicle, time, new FaultBoard.Outside() {
+            @Override
+            public void busOff(String module, boolean off) {
+                can.ifPresent(c -> c.off(module, off));
+            }
+        });
+        can.ifPresent(c -> c.bus().fault(faults));
     }
 
     public VirtualTime time() {
         return time;
     }
 
+    /** The vehicle's own VIN, whatever its modules hold. */
+    public Vin vin() {
+        return vin;
+    }
+
     public SimulatedVehicle vehicle() {
         return vehicle;
     }
 
+    /** @throws java.util.NoSuchElementException when the vehicle speaks DoIP */
     public SimulatedBus bus() {
-        return bus;
+        return can.orElseThrow().bus();
     }
 
-    public CanLink link() {
+    public boolean hasBus() {
+        return can.isPresent();
+    }
+
+    public DiagnosticLink link() {
         return link;
+    }
+
+    /** Whose grants the vehicle's gateway accepts. */
+    public Authority authority() {
+        return authority;
+    }
+
+    public FaultBoard faults() {
+        return faults;
+    }
+
+    /** Programs a module that can be programmed, and nothing else. */
+    public RunTask.Program programming(String moduleId) {
+        PackModule module = vehicle.pack().module(moduleId);
+        PackModule.Range segment = module.flash().orElseThrow().segment();
+        return new RunTask.Program(
+                module,
+                segment.start(),
+                segment.length(),
+                Checksums.crc32(Bytes.copyOf(content(module))),
+                module.software().current(),
+                PowerWindow.programming(UPPER_VOLTS),
+                "Program " + module.title());
     }
 
     /** What makes a used or blank part right for this vehicle: program, VIN, coding, restart, clear. */
@@ -72,15 +136,7 @@ public final class VirtualWorkshop {
         PackModule module = pack.module(moduleId);
         PowerWindow window = PowerWindow.programming(UPPER_VOLTS);
         List<RunTask> tasks = new ArrayList<>();
-        module.flash()
-                .ifPresent(flash -> tasks.add(new RunTask.Program(
-                        module,
-                        flash.segment().start(),
-                        flash.segment().length(),
-                        Checksums.crc32(Bytes.copyOf(content(module))),
-                        module.software().current(),
-                        window,
-                        "Program " + module.title())));
+        module.flash().ifPresent(flash -> tasks.add(programming(moduleId)));
         tasks.add(new RunTask.Write(
                 module, module.did(PackModule.Ident.VIN), Bytes.ascii(vin.text()), window, "Write the VIN"));
         for (Layout layout : pack.blocksOf(module)) {
@@ -93,7 +149,7 @@ public final class VirtualWorkshop {
         }
         tasks.add(new RunTask.Restart(module, "Restart " + module.title()));
         pack.modules().values().stream()
-                .filter(m -> vehicle.fitted(m.address()))
+                .filter(m -> !vehicle.server(m.id()).orElseThrow().unreachable())
                 .forEach(m -> tasks.add(new RunTask.Clear(m, "Clear " + m.title())));
         return tasks;
     }

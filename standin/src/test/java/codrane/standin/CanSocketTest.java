@@ -18,7 +18,6 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** The vehicle on CAN behind its hub, over real sockets. */
@@ -37,8 +36,7 @@ class CanSocketTest {
 
     @Test
     void scan_overSockets_isTheSameAsInVirtualTime() throws Exception {
-        try (RunningVehicle vehicle =
-                        new RunningVehicle(Conditions.usedTailLift(LORNE), Optional.of(0), Optional.empty(), 10);
+        try (RunningVehicle vehicle = Running.onCan(Conditions.usedTailLift(LORNE), 10);
                 CanLink link = CanLink.open("127.0.0.1", vehicle.canPort(), ADDRESSING)) {
             Map<String, ModuleReading> overSockets = new VehicleScanner(link, LORNE).scan(r -> {});
             Map<String, ModuleReading> inProcess =
@@ -50,8 +48,7 @@ class CanSocketTest {
     @Test
     void control_dropCutAndKey_disturbAsTheySay() throws Exception {
         var body = LORNE.module("body");
-        try (RunningVehicle vehicle =
-                        new RunningVehicle(Conditions.usedTailLift(LORNE), Optional.of(0), Optional.empty(), 10);
+        try (RunningVehicle vehicle = Running.onCan(Conditions.usedTailLift(LORNE), 10);
                 ControlPort control = new ControlPort(vehicle, 0)) {
             CanLink link = CanLink.open("127.0.0.1", vehicle.canPort(), ADDRESSING);
             post(control, "/drop/1");
@@ -60,7 +57,8 @@ class CanSocketTest {
             assertThat(link.request(body.address(), Bytes.parse("3E00"), VehicleScanner.waits(body)))
                     .isInstanceOf(Reply.Positive.class);
             assertThat(post(control, "/key/off")).contains("\"key\":\"off\"");
-            assertThat(link.request(body.address(), Bytes.parse("3E00"), VehicleScanner.waits(body)))
+            var lift = LORNE.module("tail-lift");
+            assertThat(link.request(lift.address(), Bytes.parse("3E00"), VehicleScanner.waits(body)))
                     .isInstanceOf(Reply.Silent.class);
             assertThat(post(control, "/dance")).contains("not known here");
             post(control, "/cut");

@@ -7,8 +7,8 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.core.run.Reply;
-import codrane.core.run.ResponseCode.Known;
 import codrane.core.scan.ModuleReading;
+import codrane.core.uds.ResponseCode.Known;
 import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
@@ -22,7 +22,6 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.Socket;
 import java.util.Map;
-import java.util.Optional;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -35,7 +34,7 @@ class DoipVehicleTest {
 
     @BeforeEach
     void start() throws IOException {
-        vehicle = new RunningVehicle(Conditions.standard(WISP), Optional.empty(), Optional.of(0), 10);
+        vehicle = Running.onDoip(Conditions.standard(WISP), 10);
     }
 
     @AfterEach
@@ -66,7 +65,7 @@ class DoipVehicleTest {
         try (DoipLink link = DoipLink.open("127.0.0.1", vehicle.doipPort(), ADDRESSING)) {
             Map<String, ModuleReading> readings = new VehicleScanner(link, WISP).scan(r -> {});
             assertThat(readings.values())
-                    .hasSize(3)
+                    .hasSize(10)
                     .allMatch(ModuleReading::answers)
                     .allMatch(ModuleReading::faultsRead);
             var body = WISP.module("body");

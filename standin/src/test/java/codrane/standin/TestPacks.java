@@ -9,10 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 
 /** The shipped packs, for tests. */
-final class TestPacks {
+public final class TestPacks {
     private TestPacks() {}
 
-    static Pack load(String id) {
+    public static Pack load(String id) {
         try {
             String yaml = Files.readString(Path.of("..", "packs", id + ".yaml"));
             return ((PackResult.Loaded) PackLoader.load(id, yaml)).pack();

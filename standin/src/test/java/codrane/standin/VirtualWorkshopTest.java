@@ -8,12 +8,12 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
-import codrane.core.run.ResponseCode.Known;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.ModuleReading;
+import codrane.core.uds.ResponseCode.Known;
 import codrane.core.vin.VinComparison.Verdict;
 import codrane.link.LinkLostException;
 import codrane.link.can.FrameFault.Fate;
@@ -196,7 +196,8 @@ class VirtualWorkshopTest {
         "221234, 31",
         "22, 13",
         "1077, 12",
-        "85, 11",
+        "86, 11",
+        "85, 7F",
         "3E, 13",
         "1400, 13",
         "140000FF, 31",
@@ -246,7 +247,12 @@ class VirtualWorkshopTest {
     void key_off_silencesTheVehicle() {
         VirtualWorkshop workshop = new VirtualWorkshop(Setup.healthy(LORNE, Conditions.LORNE));
         workshop.vehicle().key(Key.OFF);
-        assertThat(ask(workshop, "body", "3E00")).isInstanceOf(Reply.Silent.class);
+        assertThat(ask(workshop, "tail-lift", "3E00")).isInstanceOf(Reply.Silent.class);
+        assertThat(ask(workshop, "body", "220D01")).isEqualTo(new Reply.Positive(Bytes.parse("620D0100")));
+        workshop.time().advance(Duration.ofSeconds(25));
+        assertThat(ask(workshop, "body", "220D01")).isInstanceOf(Reply.Silent.class);
+        workshop.vehicle().key(Key.ON);
+        assertThat(ask(workshop, "tail-lift", "3E00")).isInstanceOf(Reply.Positive.class);
     }
 
     @Test

@@ -43,6 +43,19 @@ final class Arguments {
         return Optional.of(args.get(at + 1));
     }
 
+    /** Every value of an option that may be given more than once. */
+    List<String> options(String name) {
+        List<String> values = new ArrayList<>();
+        for (int at = 0; at < args.size(); at++) {
+            if (!args.get(at).equals(name)) continue;
+            if (at + 1 >= args.size()) throw new UsageException(name + " needs a value");
+            used.add(at);
+            used.add(at + 1);
+            values.add(args.get(at + 1));
+        }
+        return values;
+    }
+
     String needed(String name) {
         return option(name).orElseThrow(() -> new UsageException(name + " is missing"));
     }

@@ -7,18 +7,25 @@ import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
+import codrane.standin.fault.FaultSpec;
+import codrane.standin.service.Authority;
 import codrane.standin.vehicle.Setup;
+import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CountDownLatch;
 
 /**
- * {@code standin --pack NAME [--doip-port P] [--can P] [--control P] [--speed N] [--condition C]}: one simulated vehicle
- * until stopped. {@code standin --world}: the demo's vehicles and services, on the ports of the environment.
+ * {@code standin --pack NAME [--doip-port P] [--can P] [--control P] [--speed N] [--condition C] [--fault SPEC]…
+ * [--announce P]}: one simulated vehicle until stopped. {@code standin --world}: the demo's vehicles and services, on
+ * the ports of the environment.
  */
 final class StandinCommand {
     private static final int MOST_PORT = 65535;
     private static final int DELIVERY = 900_000;
+    private static final int MOST_SPEED = 1000;
 
     private StandinCommand() {}
 
@@ -26,22 +33,18 @@ final class StandinCommand {
         arguments.take(1);
         if (arguments.flag("--world")) return world(arguments, output);
         Pack pack = PackFiles.named(arguments.needed("--pack"));
-        Optional<Integer> can = arguments.number("--can", 0, MOST_PORT);
-        Optional<Integer> doip = arguments.number("--doip-port", 0, MOST_PORT);
+        RunningVehicle.Doors doors = doors(pack, arguments);
         Optional<Integer> control = arguments.number("--control", 0, MOST_PORT);
-        int speed = arguments.number("--speed", 1, 1000).orElse(1);
+        int speed = arguments.number("--speed", 1, MOST_SPEED).orElse(1);
         Setup setup = setup(pack, arguments.option("--condition").orElse("standard"));
+        List<FaultSpec> faults = faults(arguments.options("--fault"));
         arguments.end();
-        boolean onCan = pack.link() instanceof PackLink.Can;
-        if (can.isPresent() && !onCan) throw new UsageException("--can: vehicles of this pack speak DoIP");
-        if (can.isEmpty() && doip.isEmpty()) {
-            if (onCan) can = Optional.of(0);
-            else doip = Optional.of(0);
-        }
-        try (RunningVehicle vehicle = new RunningVehicle(setup, can, doip, speed);
+        SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
+        try (RunningVehicle vehicle = new RunningVehicle(setup, doors, speed, world);
                 ControlPort port = new ControlPort(vehicle, control.orElse(0))) {
-            String where = (can.isPresent() ? " can=" + vehicle.canPort() : "")
-                    + (doip.isPresent() ? " doip=" + vehicle.doipPort() : "");
+            for (FaultSpec fault : faults) bring(vehicle, fault);
+            String where = (vehicle.hasCan() ? " can=" + vehicle.canPort() : "")
+                    + (vehicle.hasDoip() ? " doip=" + vehicle.doipPort() : "");
             output.line((where + " control=" + port.port()).strip());
             output.line("listening");
             untilStopped();
@@ -49,18 +52,49 @@ final class StandinCommand {
         return Main.GOOD;
     }
 
+    private static RunningVehicle.Doors doors(Pack pack, Arguments arguments) {
+        Optional<Integer> can = arguments.number("--can", 0, MOST_PORT);
+        Optional<Integer> doip = arguments.number("--doip-port", 0, MOST_PORT);
+        int announce = arguments.number("--announce", 0, MOST_PORT).orElse(0);
+        boolean onCan = pack.link() instanceof PackLink.Can;
+        if (can.isPresent() && !onCan) throw new UsageException("--can: vehicles of this pack speak DoIP");
+        if (can.isEmpty() && doip.isEmpty()) {
+            if (onCan) can = Optional.of(0);
+            else doip = Optional.of(0);
+        }
+        return new RunningVehicle.Doors(can, doip, announce);
+    }
+
+    private static List<FaultSpec> faults(List<String> texts) {
+        List<FaultSpec> faults = new ArrayList<>();
+        for (String text : texts) {
+            switch (FaultSpec.parse(text)) {
+                case FaultSpec.Parsed.Spec(FaultSpec spec) -> faults.add(spec);
+                case FaultSpec.Parsed.Bad(String reason) -> throw new UsageException("--fault: " + reason);
+            }
+        }
+        return faults;
+    }
+
+    private static void bring(RunningVehicle vehicle, FaultSpec fault) {
+        if (!vehicle.fits(fault)) throw new UsageException("--fault: this pack has no module " + fault.module());
+        vehicle.bring(fault);
+    }
+
     private static Setup setup(Pack pack, String condition) {
         return switch (condition) {
             case "standard" -> Conditions.standard(pack);
             case "healthy" -> Setup.healthy(pack, Conditions.standard(pack).vin());
             case "used-body" -> Conditions.usedBody(pack);
+            case "burnt-body" -> Conditions.burntBody(pack);
             default ->
-                throw new UsageException("--condition: " + condition + " (expected standard, healthy or used-body)");
+                throw new UsageException(
+                        "--condition: " + condition + " (expected standard, healthy, used-body or burnt-body)");
         };
     }
 
     private static int world(Arguments arguments, Output output) throws IOException {
-        int speed = arguments.number("--speed", 1, 1000).orElse(1);
+        int speed = arguments.number("--speed", 1, MOST_SPEED).orElse(1);
         arguments.end();
         StandinWorld.Ports ports = new StandinWorld.Ports(
                 port("CODRANE_CAN_PORT", 8471),

@@ -2,21 +2,25 @@ package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLink;
-import codrane.core.run.RunAction;
-import codrane.core.run.RunState;
-import codrane.link.scan.VehicleScanner;
 import codrane.link.trace.PcapngWriter;
+import codrane.link.trace.TraceEvent;
+import codrane.link.trace.TraceRing;
+import codrane.link.trace.TraceText;
 import codrane.standin.Conditions;
+import codrane.standin.Scenes;
 import codrane.standin.VirtualWorkshop;
+import codrane.standin.vehicle.Setup;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 
-/** {@code trace --pack NAME --what identify|program --out FILE.pcapng [--module M] [--json]}. */
+/** {@code trace --pack NAME --what scan|program|unlock|transfer --out FILE.pcapng|FILE.txt [--module M] [--json]}. */
 final class TraceCommand {
+    private static final int MOST_EVENTS = 2_000_000;
+
     private TraceCommand() {}
 
     static int run(Arguments arguments, Output output) throws IOException {
@@ -24,45 +28,69 @@ final class TraceCommand {
         Pack pack = PackFiles.named(arguments.needed("--pack"));
         String what = arguments.needed("--what");
         Path file = Path.of(arguments.needed("--out"));
-        String module = arguments.option("--module").orElse("tail-lift");
+        String module = arguments.option("--module").orElseGet(() -> programmable(pack));
         arguments.end();
-        if (!(pack.link() instanceof PackLink.Can))
-            throw new UsageException("--pack: only vehicles on CAN can be traced yet");
-        if (!what.equals("identify") && !what.equals("program")) {
-            throw new UsageException("--what: " + what + " (expected identify or program)");
-        }
-        VirtualWorkshop workshop = new VirtualWorkshop(Conditions.standard(pack));
-        long[] frames = new long[1];
-        String end;
-        try (PcapngWriter writer = new PcapngWriter(new BufferedOutputStream(Files.newOutputStream(file)))) {
-            workshop.bus().tap(writer);
-            workshop.bus().tap((frame, nanos) -> frames[0]++);
-            end = what.equals("identify") ? identify(workshop) : program(workshop, pack, module);
-        }
+        TraceRing trace = new TraceRing(MOST_EVENTS);
+        VirtualWorkshop workshop = new VirtualWorkshop(setup(pack, what), trace);
+        Scenes.End end = play(what, new Scenes(workshop), pack, module);
+        List<TraceEvent> events = trace.events();
+        write(file, events);
         Map<String, Object> object = Output.object("trace");
         object.put("file", file.toString());
-        object.put("frames", frames[0]);
-        object.put("simulatedMs", workshop.bus().clock() / 1_000_000);
-        object.put("busyMs", workshop.bus().busyNanos() / 1_000_000);
-        object.put("end", end);
+        object.put("frames", events.size());
+        object.put("simulatedMs", workshop.time().now() / 1_000_000);
+        object.put("busyMs", workshop.hasBus() ? workshop.bus().busyNanos() / 1_000_000 : 0);
+        object.put("end", end.sentence());
         output.result(
                 object,
-                file + ": " + frames[0] + " frames, " + workshop.bus().clock() / 1_000_000 + " ms of bus time. " + end);
-        return end.startsWith("stopped") ? Main.FOUND : Main.GOOD;
+                file + ": " + events.size() + " frames, " + workshop.time().now() / 1_000_000 + " ms. "
+                        + end.sentence());
+        return end.good() ? Main.GOOD : Main.FOUND;
     }
 
-    private static String identify(VirtualWorkshop workshop) {
-        int modules = new VehicleScanner(workshop.link(), workshop.vehicle().pack())
-                .scan(reading -> {})
-                .size();
-        return modules + " modules asked";
+    /** To be unlocked, the vehicle must be of a year that has a gateway. */
+    private static Setup setup(Pack pack, String what) {
+        Setup standard = Conditions.standard(pack);
+        boolean gated = pack.hasGateway(standard.vin());
+        return what.equals("unlock") && !gated ? Setup.healthy(pack, Conditions.gated(pack)) : standard;
     }
 
-    private static String program(VirtualWorkshop workshop, Pack pack, String module) {
-        boolean can = pack.modules().containsKey(module)
-                && pack.module(module).flash().isPresent();
-        if (!can) throw new UsageException("--module: " + module + " can't be programmed");
-        RunAction end = workshop.run(RunState.begin(workshop.tasksFor(module)), VirtualWorkshop.noJournal());
-        return end instanceof RunAction.Stopped stopped ? "stopped: " + stopped.sentence() : "finished";
+    private static Scenes.End play(String what, Scenes scenes, Pack pack, String module) {
+        return switch (what) {
+            case "identify", "scan" -> scenes.scan();
+            case "unlock" -> {
+                if (pack.gateway().isEmpty()) throw new UsageException("--what: this pack's vehicles have no gateway");
+                yield scenes.unlock();
+            }
+            case "program", "transfer" -> {
+                boolean can = pack.modules().containsKey(module)
+                        && pack.module(module).flash().isPresent();
+                if (!can) throw new UsageException("--module: " + module + " can't be programmed");
+                yield what.equals("program") ? scenes.program(module) : scenes.transfer(module);
+            }
+            default -> throw new UsageException("--what: " + what + " (expected scan, program, unlock or transfer)");
+        };
+    }
+
+    /** The tail lift where there is one, else the first module that can be programmed. */
+    private static String programmable(Pack pack) {
+        if (pack.modules().containsKey("tail-lift")) return "tail-lift";
+        return pack.modules().values().stream()
+                .filter(m -> m.flash().isPresent())
+                .map(m -> m.id())
+                .findFirst()
+                .orElse("");
+    }
+
+    private static void write(Path file, List<TraceEvent> events) throws IOException {
+        if (file.toString().endsWith(".txt")) {
+            StringBuilder text = new StringBuilder();
+            TraceText.write(events, text);
+            Files.writeString(file, text);
+            return;
+        }
+        try (PcapngWriter writer = new PcapngWriter(new BufferedOutputStream(Files.newOutputStream(file)))) {
+            writer.write(events);
+        }
     }
 }

@@ -40,7 +40,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 /** Pages of a job. */
 @Controller
 class JobController {
-    private static final int JOURNAL_ROWS = 60;
+    private static final int JOURNAL_ROWS = 120;
 
     private final JobDesk desk;
     private final JobIntake intake;

@@ -30,17 +30,23 @@ public class RunService implements SmartLifecycle {
     private final AuditTrail audit;
     private final LiveHub hub;
     private final InstantSource time;
+    private final TraceStore traces;
     private final Set<Long> active = ConcurrentHashMap.newKeySet();
     private ThreadPoolTaskScheduler watch;
 
-    RunService(RunStore store, Leases leases, ChangeLedger ledger, AuditTrail audit, LiveHub hub, InstantSource time) {
-        this.store = store;
+    RunService(Records records, TraceStore traces, Leases leases, LiveHub hub, InstantSource time) {
+        store = records.store();
+        ledger = records.ledger();
+        audit = records.audit();
+        this.traces = traces;
         this.leases = leases;
-        this.ledger = ledger;
-        this.audit = audit;
         this.hub = hub;
         this.time = time;
     }
+
+    /** Where a run is written down. */
+    @Component
+    record Records(RunStore store, ChangeLedger ledger, AuditTrail audit) {}
 
     /** Whether a run was begun. */
     public sealed interface Begun {
@@ -85,6 +91,7 @@ public class RunService implements SmartLifecycle {
                 order, runId, fence, state.index(), new JdbcRunJournal.Tools(store, leases, ledger, time), progress);
         try {
             RunAction end = order.bench().use(order.pack(), link -> {
+                order.bench().trace().clear();
                 Runnable renew = () -> leases.renew(order.bench().name(), fence);
                 BenchGates gates = new BenchGates(order, link, progress, renew, time);
                 return new RunLoop(link, order.pack(), order.image(), gates, journal).run(state);
@@ -109,8 +116,18 @@ public class RunService implements SmartLifecycle {
                     "Codrane failed in a way that it did not expect.",
                     "Keep the power on, then recover the run.");
         } finally {
+            keepTrace(order, runId);
             active.remove(runId);
             progress.ended();
+        }
+    }
+
+    /** A trace that can't be kept is no reason to call the run anything else than it is. */
+    private void keepTrace(RunOrder order, long runId) {
+        try {
+            traces.put(runId, order.bench().trace());
+        } catch (RuntimeException e) {
+            LOG.error("the trace of run {} could not be kept", runId, e);
         }
     }
 

@@ -10,6 +10,7 @@ import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;
 import codrane.link.scan.VehicleScanner;
+import codrane.link.trace.TraceRing;
 import codrane.link.uds.CanLink;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -29,7 +30,9 @@ public final class BenchInterface {
     private final ControlPortClient control;
     private final ReentrantLock inUse = new ReentrantLock();
     private final Deque<SupplyReading> samples = new ArrayDeque<>();
+    private final TraceRing trace = new TraceRing(TraceRing.STANDARD);
     private DiagnosticLink link;
+    private String opened = "";
     private volatile Optional<Integer> key = Optional.empty();
     private volatile boolean answered;
 
@@ -50,7 +53,9 @@ public final class BenchInterface {
     }
 
     public boolean fits(Pack pack) {
-        return settings.kind().equals(pack.link() instanceof PackLink.Can ? "can" : "doip");
+        boolean classicCan =
+                pack.link() instanceof PackLink.Can can && can.dataBitrate().isEmpty();
+        return settings.kind().equals(classicCan ? "can" : "doip"); // CAN FD lies behind an edge node
     }
 
     ControlPortClient control() {
@@ -66,7 +71,9 @@ public final class BenchInterface {
     public <T> T use(Pack pack, Function<DiagnosticLink, T> work) {
         takeUse();
         try {
+            if (link != null && !opened.equals(pack.id())) drop(); // another model's identifiers and rates
             if (link == null) link = open(pack);
+            opened = pack.id();
             T result = work.apply(link);
             answered = true;
             return result;
@@ -98,17 +105,23 @@ public final class BenchInterface {
     }
 
     private DiagnosticLink open(Pack pack) {
-        return switch (pack.link()) {
-            case PackLink.Can can -> CanLink.open(settings.host(), settings.port(), can);
-            case PackLink.Doip doip -> DoipLink.open(settings.host(), settings.port(), doip);
-        };
+        String host = settings.host();
+        if (settings.kind().equals("can"))
+            return CanLink.open(host, settings.port(), (PackLink.Can) pack.link(), trace);
+        PackLink.Doip doip = pack.link() instanceof PackLink.Doip own ? own : PackLink.Doip.STANDARD;
+        return DoipLink.open(host, settings.port(), doip, trace);
     }
 
-    /** Reads the key's position if nothing else uses the link. */
-    void pollKey(Pack pack) {
+    /** The last of what was on the wire. */
+    public TraceRing trace() {
+        return trace;
+    }
+
+    /** Reads the key's position of the vehicle that answered last, if nothing else uses the link. */
+    void pollKey(PackShelf packs) {
         if (!answered || !inUse.tryLock()) return;
         try {
-            if (link != null) readKey(pack, link);
+            if (link != null) readKey(packs.get(opened), link);
         } catch (LinkLostException e) {
             drop();
         } finally {

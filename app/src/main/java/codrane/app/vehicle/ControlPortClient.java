@@ -4,11 +4,15 @@ import codrane.core.power.SupplyReading;
 import codrane.link.SupplyMeter;
 import java.io.IOException;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.InstantSource;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
@@ -38,6 +42,33 @@ final class ControlPortClient implements SupplyMeter {
     /** @return the state afterwards, or empty when the stand-in does not answer */
     Optional<JsonNode> act(String path) {
         return send(request(path).POST(HttpRequest.BodyPublishers.noBody()).build());
+    }
+
+    /** @return what is wrong with the fault, as a sentence, or empty when it was brought about */
+    Optional<String> bring(String faultSpec) {
+        String path = "/fault?spec=" + URLEncoder.encode(faultSpec, StandardCharsets.UTF_8);
+        try {
+            HttpResponse<String> response = http.send(
+                    request(path).POST(HttpRequest.BodyPublishers.noBody()).build(),
+                    HttpResponse.BodyHandlers.ofString());
+            return response.statusCode() == 200
+                    ? Optional.empty()
+                    : Optional.of(JSON.readTree(response.body()).path("message").asString());
+        } catch (IOException e) {
+            return Optional.of("The stand-in does not answer.");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return Optional.of("Interrupted.");
+        }
+    }
+
+    /** Faults that can be brought about: words by name. */
+    Map<String, String> faults() {
+        Map<String, String> faults = new LinkedHashMap<>();
+        send(request("/faults").GET().build())
+                .ifPresent(body -> body.propertyNames()
+                        .forEach(name -> faults.put(name, body.path(name).asString())));
+        return faults;
     }
 
     Optional<JsonNode> look() {

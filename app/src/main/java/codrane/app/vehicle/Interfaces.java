@@ -49,10 +49,7 @@ public class Interfaces implements SmartLifecycle {
         sampler.initialize();
         for (BenchInterface i : interfaces) {
             sampler.scheduleWithFixedDelay(i::sample, SAMPLE);
-            packs.all().stream()
-                    .filter(i::fits)
-                    .findFirst()
-                    .ifPresent(pack -> sampler.scheduleWithFixedDelay(() -> i.pollKey(pack), KEY));
+            sampler.scheduleWithFixedDelay(() -> i.pollKey(packs), KEY);
         }
     }
 

@@ -3,21 +3,37 @@ package codrane.app.vehicle;
 import codrane.app.CodraneSettings;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tools.jackson.databind.JsonNode;
 
-/** Demo only: the hand that switches the support unit and turns the key of a simulated vehicle. */
+/** Demo only: the hand at a simulated vehicle. It turns the key, opens doors, switches the support unit, breaks things. */
 @Controller
 class NextRoomController {
-    private static final Set<String> ACTS = Set.of("unit-on", "unit-off", "key-off", "key-on", "key-running", "cut");
+    /** What a hand does, by its name in the address: where the control port has it. */
+    private static final Map<String, String> ACTS = Map.ofEntries(
+            Map.entry("unit-on", "/support-unit/on"),
+            Map.entry("unit-off", "/support-unit/off"),
+            Map.entry("key-off", "/key/off"),
+            Map.entry("key-on", "/key/on"),
+            Map.entry("key-running", "/key/running"),
+            Map.entry("doors-open", "/doors/open"),
+            Map.entry("doors-closed", "/doors/closed"),
+            Map.entry("tailgate-open", "/tailgate/open"),
+            Map.entry("tailgate-closed", "/tailgate/closed"),
+            Map.entry("gear-park", "/gear/park"),
+            Map.entry("gear-drive", "/gear/drive"),
+            Map.entry("cut", "/cut"),
+            Map.entry("mend", "/faults/clear"));
 
     private final CodraneSettings settings;
     private final Interfaces interfaces;
@@ -28,7 +44,17 @@ class NextRoomController {
     }
 
     /** One simulated vehicle; {@code there} is false when its stand-in does not answer. */
-    public record RoomView(String name, boolean there, String vehicle, boolean unitOn, String key) {}
+    public record RoomView(
+            String name,
+            boolean there,
+            String vehicle,
+            String state,
+            List<Act> acts,
+            List<String> modules,
+            Map<String, String> faults) {}
+
+    /** @param path last part of the address */
+    public record Act(String path, String label) {}
 
     @GetMapping("/next-room")
     String room(Model model) {
@@ -40,23 +66,90 @@ class NextRoomController {
     }
 
     private static RoomView view(BenchInterface i) {
-        Optional<JsonNode> look = i.control().look();
-        return look.map(n -> new RoomView(
+        return i.control()
+                .look()
+                .map(look -> new RoomView(
                         i.name(),
                         true,
-                        n.path("pack").asString(),
-                        n.path("supportUnit").asBoolean(),
-                        n.path("key").asString()))
-                .orElse(new RoomView(i.name(), false, "", false, ""));
+                        look.path("title").asString(),
+                        state(look),
+                        acts(look),
+                        modules(look),
+                        i.control().faults()))
+                .orElse(new RoomView(i.name(), false, "", "", List.of(), List.of(), Map.of()));
+    }
+
+    private static String state(JsonNode look) {
+        boolean asleep = look.path("asleep").asBoolean();
+        return "Support unit " + (look.path("supportUnit").asBoolean() ? "on" : "off")
+                + ", key " + look.path("key").asString()
+                + ", doors " + look.path("doors").asString()
+                + ", tailgate " + look.path("tailgate").asString()
+                + ", gear in " + look.path("gear").asString()
+                + (asleep ? "; the vehicle sleeps." : ".");
+    }
+
+    private static List<Act> acts(JsonNode look) {
+        List<Act> acts = new ArrayList<>();
+        boolean unit = look.path("supportUnit").asBoolean();
+        acts.add(new Act(unit ? "unit-off" : "unit-on", "Switch the support unit " + (unit ? "off" : "on")));
+        String key = look.path("key").asString();
+        if (!key.equals("off")) acts.add(new Act("key-off", "Turn the key off"));
+        if (!key.equals("on")) acts.add(new Act("key-on", "Turn the key on"));
+        if (!key.equals("running")) acts.add(new Act("key-running", "Start the engine"));
+        acts.add(toggle(look, "doors", "closed", "open", "Close the doors", "Open a door"));
+        acts.add(toggle(look, "tailgate", "closed", "open", "Close the tailgate", "Open the tailgate"));
+        acts.add(toggle(look, "gear", "park", "drive", "Put it in park", "Take it out of park"));
+        acts.add(new Act("cut", "Pull the cable for a moment"));
+        acts.add(new Act("mend", "Mend what was broken"));
+        return acts;
+    }
+
+    private static Act toggle(JsonNode look, String what, String one, String other, String toOne, String toOther) {
+        boolean isOne = look.path(what).asString().equals(one);
+        return new Act(what + "-" + (isOne ? other : one), isOne ? toOther : toOne);
+    }
+
+    private static List<String> modules(JsonNode look) {
+        List<String> modules = new ArrayList<>();
+        look.path("modules").propertyNames().forEach(modules::add);
+        return modules;
     }
 
     @PostMapping("/next-room/{name}/{act}")
     String act(@PathVariable String name, @PathVariable String act) {
-        requireDemo();
-        BenchInterface i = interfaces.named(name).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        if (!ACTS.contains(act)) throw new ResponseStatusException(HttpStatus.NOT_FOUND);
-        i.control().act("/" + act.replaceFirst("^unit-", "support-unit/").replaceFirst("^key-", "key/"));
+        BenchInterface i = named(name);
+        String path =
+                Optional.ofNullable(ACTS.get(act)).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        i.control().act(path);
         return "redirect:/next-room";
+    }
+
+    /** @param fault kind, then what it is about */
+    @PostMapping("/next-room/{name}/fault")
+    String fault(
+            @PathVariable String name,
+            @RequestParam String fault,
+            @RequestParam(defaultValue = "") String module,
+            @RequestParam(defaultValue = "") String values,
+            RedirectAttributes flash) {
+        BenchInterface i = named(name);
+        String about = List.of(module.isBlank() ? "" : "module=" + module.strip(), values.strip()).stream()
+                .filter(part -> !part.isEmpty())
+                .reduce((a, b) -> a + "," + b)
+                .orElse("");
+        String spec = about.isEmpty() ? fault : fault + ":" + about;
+        i.control()
+                .bring(spec)
+                .ifPresentOrElse(
+                        reason -> flash.addFlashAttribute("refused", reason),
+                        () -> flash.addFlashAttribute("said", "Done: " + spec));
+        return "redirect:/next-room";
+    }
+
+    private BenchInterface named(String name) {
+        requireDemo();
+        return interfaces.named(name).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
     }
 
     private void requireDemo() {

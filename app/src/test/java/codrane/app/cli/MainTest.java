@@ -2,6 +2,11 @@ package codrane.app.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.pack.Pack;
+import codrane.standin.Conditions;
+import codrane.standin.control.RunningVehicle;
+import codrane.standin.service.Authority;
+import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -10,9 +15,13 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
@@ -108,30 +117,125 @@ class MainTest {
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("unknown command: dance");
     }
 
-    @Test
-    void pcapng_identify_isSocketCanWithEveryFrame() throws IOException {
+    @ParameterizedTest
+    @CsvSource({
+        "brennick-lorne, scan",
+        "brennick-lorne, unlock",
+        "tolvane-chorus, scan",
+        "tolvane-chorus, unlock",
+        "ardwyn-gannet, transfer",
+        "tolvane-wisp, program"
+    })
+    void trace_everyScene_isPcapngWithEveryFrame(String pack, String what) throws IOException {
         Path file = folder.resolve("t.pcapng");
-        codrane.core.pack.Pack pack = ((codrane.core.pack.PackResult.Loaded)
-                        codrane.core.pack.PackLoader.load("p", Files.readString(PACKS.resolve("brennick-lorne.yaml"))))
-                .pack();
-        var workshop = new codrane.standin.VirtualWorkshop(codrane.standin.Conditions.standard(pack));
-        int[] frames = new int[1];
-        try (var writer = new codrane.link.trace.PcapngWriter(Files.newOutputStream(file))) {
-            workshop.bus().tap(writer);
-            workshop.bus().tap((frame, nanos) -> frames[0]++);
-            new codrane.link.scan.VehicleScanner(workshop.link(), pack).scan(reading -> {});
-        }
+        assertThat(run("trace", "--pack", pack, "--what", what, "--out", file.toString(), "--json"))
+                .isZero();
+        JsonNode result = json(out);
+        assertThat(result.path("schema").asString()).isEqualTo("codrane.trace/1");
+        assertThat(packets(file)).isGreaterThanOrEqualTo(result.path("frames").asInt());
+        assertThat(result.path("frames").asInt()).isGreaterThan(20);
+    }
+
+    /** Every block is as long as it says; packets of Ethernet count their own handshake and segments. */
+    private static int packets(Path file) throws IOException {
         ByteBuffer in = ByteBuffer.wrap(Files.readAllBytes(file)).order(ByteOrder.LITTLE_ENDIAN);
+        List<Integer> links = new ArrayList<>();
         int packets = 0;
         while (in.hasRemaining()) {
             int start = in.position();
             int type = in.getInt();
             int length = in.getInt();
-            if (type == 1) assertThat(in.getShort()).isEqualTo((short) 227);
+            if (type == 1) links.add((int) in.getShort());
             if (type == 6) packets++;
             assertThat(in.getInt(start + length - 4)).isEqualTo(length);
             in.position(start + length);
         }
-        assertThat(packets).isEqualTo(frames[0]).isGreaterThan(300);
+        assertThat(links).containsExactly(227, 1);
+        return packets;
+    }
+
+    @Test
+    void trace_asText_canBeReadBack() throws IOException {
+        Path file = folder.resolve("t.txt");
+        assertThat(run("trace", "--pack", "peregil-dunlin", "--what", "scan", "--out", file.toString()))
+                .isZero();
+        assertThat(Files.readString(file).lines())
+                .isNotEmpty()
+                .allMatch(l -> l.matches("\\(\\d+\\.\\d{6}\\) [0-9A-F]{3}#[0-9A-F]{16}"));
+    }
+
+    @Test
+    void trace_whatCannotBe_isUsage() {
+        String out = folder.resolve("t.pcapng").toString();
+        assertThat(run("trace", "--pack", "peregil-dunlin", "--what", "unlock", "--out", out))
+                .isEqualTo(2);
+        assertThat(run("trace", "--pack", "peregil-dunlin", "--what", "dance", "--out", out))
+                .isEqualTo(2);
+        assertThat(run("trace", "--pack", "peregil-dunlin", "--what", "program", "--module", "doors", "--out", out))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("no gateway", "expected scan", "can't be programmed");
+    }
+
+    @Test
+    void predict_module_tellsPredictedSimulatedAndUse() {
+        assertThat(run("predict", "--pack", "brennick-lorne", "--module", "tail-lift", "--bytes", "65536", "--json"))
+                .isZero();
+        JsonNode result = json(out);
+        assertThat(result.path("schema").asString()).isEqualTo("codrane.predict/1");
+        double simulated = result.path("simulatedSeconds").asDouble();
+        assertThat(result.path("predictedSeconds").asDouble()).isBetween(0.9 * simulated, 1.1 * simulated);
+        assertThat(result.path("busUse").asDouble()).isBetween(0.97, 1.0);
+        assertThat(run("predict", "--pack", "brennick-lorne", "--module", "doors", "--bytes", "65536"))
+                .isEqualTo(2);
+        assertThat(run("predict", "--pack", "brennick-lorne", "--module", "tail-lift", "--bytes", "5"))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void uds_overDoipAndCan_answersRefusesOrIsSilent() throws IOException {
+        SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
+        Pack pack = PackFiles.named("brennick-lorne");
+        RunningVehicle.Doors doors = new RunningVehicle.Doors(Optional.of(0), Optional.of(0), 0);
+        try (RunningVehicle vehicle = new RunningVehicle(Conditions.standard(pack), doors, 10, world)) {
+            String doip = "127.0.0.1:" + vehicle.doipPort();
+            assertThat(run("uds", "--doip", doip, "--address", "0x101A", "22 F1 90", "--json"))
+                    .isZero();
+            assertThat(json(out).path("response").asString()).startsWith("62F1903042");
+            out.reset();
+            assertThat(run("uds", "--doip", doip, "--address", "0x101A", "22 FF FF", "--json"))
+                    .isEqualTo(1);
+            assertThat(json(out).path("code").asString()).isEqualTo("31");
+            out.reset();
+            String can = "127.0.0.1:" + vehicle.canPort();
+            assertThat(run("uds", "--can", can, "--request-id", "4CE", "--response-id", "4CF", "22F189", "--json"))
+                    .isZero();
+            assertThat(json(out).path("outcome").asString()).isEqualTo("positive");
+            out.reset();
+            assertThat(run("uds", "--can", can, "--request-id", "4D8", "--response-id", "4D9", "3E00", "--json"))
+                    .isEqualTo(1);
+            assertThat(json(out).path("outcome").asString()).isEqualTo("silent");
+        }
+        assertThat(run("uds", "--doip", "127.0.0.1:1", "--address", "0x101A", "3E00"))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void uds_badCalls_areUsage() {
+        assertThat(run("uds", "--doip", "127.0.0.1:1", "--address", "nowhere", "3E00"))
+                .isEqualTo(2);
+        assertThat(run("uds", "--doip", "127.0.0.1:1", "--address", "0x101A", "3E0"))
+                .isEqualTo(2);
+        assertThat(run("uds", "3E00")).isEqualTo(2);
+        assertThat(run("uds", "--can", "127.0.0.1:1", "--request-id", "FFF", "--response-id", "449", "3E00"))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void standin_badFault_isUsage() {
+        assertThat(run("standin", "--pack", "brennick-lorne", "--fault", "dance"))
+                .isEqualTo(2);
+        assertThat(run("standin", "--pack", "brennick-lorne", "--fault", "silent:module=spreader"))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("There is no fault", "has no module spreader");
     }
 }

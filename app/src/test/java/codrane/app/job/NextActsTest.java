@@ -20,7 +20,7 @@ import codrane.core.scan.ModuleReading;
 import codrane.link.scan.VehicleScanner;
 import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
-import codrane.standin.vehicle.FactoryCoding;
+import codrane.standin.module.FactoryCoding;
 import codrane.standin.vehicle.Setup;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -92,6 +92,22 @@ public final class Bytes {
         return new Bytes(all);
     }
 
+    /** Takes octets that it neither keeps nor changes. */
+    @FunctionalInterface
+    public interface Sink<E extends Exception> {
+        void take(byte[] octets) throws E;
+    }
+
+    /** Hands all octets over without copying them first. */
+    public <E extends Exception> void to(Sink<E> sink) throws E {
+        sink.take(octets);
+    }
+
+    /** Copies the first octets into an array, from an index of it on. */
+    public void copyInto(byte[] target, int at, int length) {
+        System.arraycopy(octets, 0, target, at, length);
+    }
+
     public boolean startsWith(Bytes head) {
         return octets.length >= head.octets.length
                 && Arrays.equals(octets, 0, head.octets.length, head.octets, 0, head.octets.length);

@@ -13,26 +13,30 @@ public record Condition(When when, String module, Optional<String> block, Option
     /** The closed vocabulary of pack conditions. */
     public enum When {
         /** The module's VIN is another vehicle's. */
-        VIN_FOREIGN("vin-foreign"),
+        VIN_FOREIGN,
         /** The module holds no VIN. */
-        VIN_BLANK("vin-blank"),
+        VIN_BLANK,
         /** A coding block was never written. */
-        CODING_BLANK("coding-blank"),
+        CODING_BLANK,
         /** A coding block was made for another vehicle. */
-        CODING_FOR_ANOTHER("coding-for-another"),
+        CODING_FOR_ANOTHER,
         /** The module's software is older than a version. */
-        SOFTWARE_BELOW("software-below"),
+        SOFTWARE_BELOW,
         /** The module has no valid application software. */
-        BOOT_ONLY("boot-only");
-
-        private final String key;
-
-        When(String key) {
-            this.key = key;
-        }
+        BOOT_ONLY,
+        /** The module is not paired with this vehicle's immobiliser. */
+        NOT_PAIRED,
+        /** The module does not answer on the bus, and it was not asked to be quiet. */
+        SILENT,
+        /** The module is connected but not in its place. */
+        NOT_MOUNTED,
+        /** The module has not learned since it was programmed or coded, or has not slept since. */
+        NOT_LEARNED,
+        /** The module's vehicle order differs from the vehicle's. */
+        ORDER_DISAGREES;
 
         public String key() {
-            return key;
+            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
         }
     }
 }

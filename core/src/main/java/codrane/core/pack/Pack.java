@@ -27,7 +27,7 @@ public record Pack(
         String service,
         PackLink link,
         Supply supply,
-        KeyPosition key,
+        Equipment equipment,
         Optional<GatewayPolicy> gateway,
         Map<String, PackModule> modules,
         Map<String, Layout> layouts,
@@ -49,14 +49,29 @@ public record Pack(
     public record Supply(String chemistry, double capacityAh, double keyOnA, double programmingA) {}
 
     /**
-     * Where the key's position can be read.
+     * A secure gateway.
      *
-     * @param dataIdentifier holds one octet: 0 off, 1 on, 2 engine running
+     * @param fromYear first model year with it
+     * @param module that is the gateway
+     * @param authority that grants passage
+     * @param locked what the gateway does with a request that it does not let through
      */
-    public record KeyPosition(String module, int dataIdentifier) {}
+    public record GatewayPolicy(int fromYear, Family family, String module, String authority, Locked locked) {}
 
-    /** @param fromYear first model year with a gateway */
-    public record GatewayPolicy(int fromYear, String family, String authority) {}
+    /** How a gateway is authorised. */
+    public enum Family {
+        /** A signed token, handed over in one routine. */
+        TOKEN,
+        /** A certificate and the proof that its key is ours (Authentication, 0x29). */
+        CERTIFICATE
+    }
+
+    /** What a locked gateway answers. */
+    public enum Locked {
+        REFUSES,
+        /** Says that clearing was done, and does nothing: only reading again tells. */
+        CLAIMS_DONE
+    }
 
     /**
      * A fault number in words.
@@ -101,6 +116,30 @@ public record Pack(
         return module;
     }
 
+    /** The same pack with another flash memory in one module, for rehearsals of another size. */
+    public Pack withFlash(String moduleId, PackModule.Flash flash) {
+        Map<String, PackModule> changed = new LinkedHashMap<>(modules);
+        changed.put(moduleId, module(moduleId).withFlash(flash));
+        return new Pack(
+                id,
+                version,
+                title,
+                maker,
+                wmi,
+                vinRule,
+                model,
+                vinReference,
+                service,
+                link,
+                supply,
+                equipment,
+                gateway,
+                changed,
+                layouts,
+                madeFor,
+                faults);
+    }
+
     /** The model's name for a VIN of this maker, or empty when the pack does not cover it. */
     public Optional<String> modelOf(codrane.core.vin.Vin vin) {
         if (!vin.wmi().equals(wmi)) return Optional.empty();
@@ -113,6 +152,26 @@ public record Pack(
         List<Integer> years = vin.modelYears(vinRule.firstYear(), vinRule.lastYear());
         return gateway.map(g -> years.stream().anyMatch(year -> year >= g.fromYear()))
                 .orElse(false);
+    }
+
+    /** Where the key's position can be read. */
+    public Equipment.Position key() {
+        return equipment.sensors().get(Equipment.Sensor.KEY);
+    }
+
+    /** Names of data identifiers, for traces: those of all modules. */
+    public Map<Integer, String> identifierNames() {
+        Map<Integer, String> names = new LinkedHashMap<>();
+        for (PackModule module : modules.values()) {
+            module.identification().forEach((ident, did) -> names.put(did, ident.title()));
+            module.live().forEach(live -> names.put(live.identifier(), live.title()));
+            module.adaptations().forEach(adaptation -> names.put(adaptation.identifier(), adaptation.title()));
+        }
+        layouts.values().forEach(layout -> names.put(layout.dataIdentifier(), layout.title()));
+        equipment.sensors().forEach((sensor, at) -> names.put(at.dataIdentifier(), "position"));
+        equipment.order().ifPresent(order -> names.put(order.dataIdentifier(), "Vehicle order"));
+        equipment.immobiliser().ifPresent(i -> names.put(i.state(), "Immobiliser state"));
+        return names;
     }
 
     public List<Layout> blocksOf(PackModule module) {

@@ -1,38 +1,92 @@
 package codrane.core.pack;
 
+import codrane.core.timing.Wire;
 import java.time.Duration;
+import java.util.Optional;
 
 /** How the vehicle is spoken to. */
 public sealed interface PackLink {
     /**
-     * Diagnostics over CAN: request id = base + times * address, response id follows the request.
+     * Diagnostics over CAN: each identifier is base + times * address.
      *
      * @param bitrate bits a second
+     * @param dataBitrate bits a second of the data of CAN FD frames; absent: classic CAN
      * @param extended 29-bit identifiers
      */
     record Can(
-            int bitrate,
-            boolean extended,
-            int requestBase,
-            int requestTimes,
-            int responseAfterRequest,
-            int functionalId)
+            int bitrate, Optional<Integer> dataBitrate, boolean extended, Ids request, Ids response, int functionalId)
             implements PackLink {
+        /** Longest data of one frame, octets. */
+        public int frameOctets() {
+            return dataBitrate.isPresent() ? 64 : 8;
+        }
+
         public int requestId(int address) {
-            return requestBase + requestTimes * address;
+            return request.of(address);
         }
 
         public int responseId(int address) {
-            return requestId(address) + responseAfterRequest;
+            return response.of(address);
+        }
+
+        /** Identifiers of the legislated diagnostics' functional request. Source: unchecked (ISO 15765-4). */
+        public int legislatedFunctionalId() {
+            return extended ? 0x18DB33F1 : 0x7DF;
+        }
+
+        /** @param index of the answering module, 0..7 */
+        public int legislatedRequestId(int index) {
+            return extended ? 0x18DA00F1 | 0x10 + index << 8 : 0x7E0 + index;
+        }
+
+        public int legislatedResponseId(int index) {
+            return extended ? 0x18DAF110 + index : 0x7E8 + index;
+        }
+
+        /** The same bus with the addresses of the legislated diagnostics: 0..7. */
+        public Can legislated() {
+            Ids requests = new Ids(legislatedRequestId(0), extended ? 0x100 : 1);
+            Ids responses = new Ids(legislatedResponseId(0), 1);
+            return new Can(bitrate, dataBitrate, extended, requests, responses, legislatedFunctionalId());
+        }
+
+        @Override
+        public Wire wire() {
+            return dataBitrate.isPresent()
+                    ? new Wire.CanFd(bitrate, dataBitrate.get(), extended)
+                    : new Wire.Can(bitrate, extended);
+        }
+    }
+
+    /** @param times of the address that is added to the base */
+    record Ids(int base, int times) {
+        public int of(int address) {
+            return base + times * address;
         }
     }
 
     /** Diagnostics over IP: logical address = base + address. */
     record Doip(int logicalBase, int testerAddress) implements PackLink {
+        /** Every edge node and vehicle of this world: base 1000, tester 0E00. */
+        public static final Doip STANDARD = new Doip(0x1000, 0x0E00);
+
         public int logicalAddress(int address) {
             return logicalBase + address;
         }
+
+        @Override
+        public Wire wire() {
+            return new Wire.Ip();
+        }
     }
+
+    /** Longest message that modules take, octets. */
+    default int longestMessage() {
+        return this instanceof Doip ? 65_535 : 4095;
+    }
+
+    /** What messages go over, for estimates. */
+    Wire wire();
 
     /** Times that the tester waits, see ISO 14229-2. */
     record Waits(Duration p2, Duration p2Star) {}

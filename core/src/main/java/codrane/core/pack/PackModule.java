@@ -13,6 +13,8 @@ import java.util.regex.Pattern;
  * @param tag three letters, used on line sheets
  * @param identification data identifiers by what they hold
  * @param blocks layout ids of its coding
+ * @param live values that it measures
+ * @param obd its part in the legislated diagnostics
  */
 public record PackModule(
         String id,
@@ -25,7 +27,10 @@ public record PackModule(
         Optional<Flash> flash,
         Session session,
         Map<Ident, Integer> identification,
-        List<String> blocks) {
+        List<String> blocks,
+        List<LiveValue> live,
+        List<Adaptation> adaptations,
+        Optional<Obd> obd) {
     /** What can be read about a module. */
     public enum Ident {
         VIN("vin", "VIN"),
@@ -34,6 +39,8 @@ public record PackModule(
         SOFTWARE("software", "Software"),
         SERIAL("serial", "Serial number"),
         COUNTER("counter", "Programming counter"),
+        PROGRAMMING_DATE("programming-date", "Programmed on"),
+        CVN("cvn", "Verification number"),
         TRANSFER_STATE("transfer-state", "Transfer state");
 
         private final String key;
@@ -57,10 +64,17 @@ public record PackModule(
      * @param vinRewritable false: bound to its first VIN for good
      * @param demanding needs the higher voltage window
      * @param looks what a person sees or hears during a write, in words
+     * @param uncodedLooks what a person sees while it is not coded
      */
-    public record Traits(boolean vinRewritable, boolean demanding, boolean wiredOnly, List<String> looks) {
+    public record Traits(
+            boolean vinRewritable,
+            boolean demanding,
+            boolean wiredOnly,
+            List<String> looks,
+            List<String> uncodedLooks) {
         public Traits {
             looks = List.copyOf(looks);
+            uncodedLooks = List.copyOf(uncodedLooks);
         }
     }
 
@@ -97,7 +111,7 @@ public record PackModule(
     /**
      * @param version where the image holds its software version, ASCII padded with blanks
      * @param hardware where the image holds the hardware number that it is for
-     * @param blockBytes octets of one transfer request, header included, 3..4095
+     * @param blockBytes octets of one transfer request, header included, 3..4095 on CAN, 3..65535 on DoIP
      * @param blockSize ISO-TP block size that the module asks for, 0..255
      */
     public record Flash(
@@ -110,7 +124,14 @@ public record PackModule(
             int blockSize,
             Duration erase,
             Duration block,
-            Duration verify) {}
+            Duration verify) {
+        /** The same memory with so many octets. */
+        public Flash withLength(int octets) {
+            Range whole = new Range(segment.start(), octets);
+            return new Flash(
+                    whole, version, hardware, resume, blockBytes, separationTime, blockSize, erase, block, verify);
+        }
+    }
 
     /**
      * @param programming session number for programming
@@ -124,6 +145,26 @@ public record PackModule(
     public PackModule {
         identification = Map.copyOf(identification);
         blocks = List.copyOf(blocks);
+        live = List.copyOf(live);
+        adaptations = List.copyOf(adaptations);
+    }
+
+    PackModule withFlash(Flash other) {
+        return new PackModule(
+                id,
+                address,
+                tag,
+                title,
+                traits,
+                parts,
+                software,
+                Optional.of(other),
+                session,
+                identification,
+                blocks,
+                live,
+                adaptations,
+                obd);
     }
 
     /** For the middle of a sentence. */

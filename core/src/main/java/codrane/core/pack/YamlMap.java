@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -143,6 +144,28 @@ final class YamlMap {
         String text = text(key);
         if (!text.equals("true") && !text.equals("false")) problem(key, "is " + text + " (expected true or false)");
         return text.equals("true");
+    }
+
+    /** One of an enum's constants, written in lower case with dashes. */
+    <E extends Enum<E>> E constant(String key, E[] choices) {
+        return choice(key, List.of(choices), YamlMap::dashed);
+    }
+
+    static String dashed(Enum<?> constant) {
+        return constant.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    Duration millis(String key, int most) {
+        return Duration.ofMillis(integer(key, 0, most));
+    }
+
+    Duration micros(String key, int most) {
+        return Duration.ofNanos(integer(key, 0, most) * 1000L);
+    }
+
+    /** Entries of a list, none when the key is not there. */
+    List<YamlMap> mapsIfAny(String key) {
+        return has(key) ? maps(key) : List.of();
     }
 
     /** The choice whose key is the text. */

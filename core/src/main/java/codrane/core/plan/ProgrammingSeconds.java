@@ -1,15 +1,11 @@
 package codrane.core.plan;
 
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLink;
 import codrane.core.pack.PackModule;
 import codrane.core.timing.ProgrammingEstimate;
 
-/** Expected programming time from the pack's figures, for the whole flash segment. */
+/** Expected programming time from the pack's figures. */
 public final class ProgrammingSeconds {
-    /** A DoIP transfer is bound by the module's processing, not by the link. */
-    private static final int ETHERNET_BITRATE = 1_000_000;
-
     private static final int RESTART_SECONDS = 4;
 
     private ProgrammingSeconds() {}
@@ -18,13 +14,19 @@ public final class ProgrammingSeconds {
         return (int) estimate(pack, flash).total().toSeconds() + RESTART_SECONDS;
     }
 
+    /** For the whole flash segment. */
     public static ProgrammingEstimate estimate(Pack pack, PackModule.Flash flash) {
-        int bitrate = pack.link() instanceof PackLink.Can can ? can.bitrate() : ETHERNET_BITRATE;
+        return estimate(pack, flash, flash.segment().length());
+    }
+
+    /** @param bytes octets of data, at least 1 */
+    public static ProgrammingEstimate estimate(Pack pack, PackModule.Flash flash, long bytes) {
         return ProgrammingEstimate.of(
-                flash.segment().length(),
+                bytes,
                 new ProgrammingEstimate.Figures(
-                        bitrate,
+                        pack.link().wire(),
                         flash.blockBytes(),
+                        flash.blockSize(),
                         flash.separationTime(),
                         flash.erase(),
                         flash.block(),

@@ -1,6 +1,7 @@
 package codrane.core.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.uds.ResponseCode;
 import java.time.Duration;
 
 /** What became of one request. */

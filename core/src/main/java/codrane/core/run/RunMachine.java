@@ -8,6 +8,8 @@ import codrane.core.run.Reply.Positive;
 import codrane.core.run.Reply.Refused;
 import codrane.core.run.Reply.Silent;
 import codrane.core.run.RunState.Phase;
+import codrane.core.uds.Requests;
+import codrane.core.uds.ResponseCode;
 
 /**
  * Advances a run by one answer. Pure: no clock, no link. {@code next} judges the answer to the action before, and gives
@@ -69,9 +71,14 @@ public final class RunMachine {
                 new RunAction.AwaitPower(state.recovering() ? window(task).recovering() : window(task));
             case PROMPT -> new RunAction.AwaitKeyOn("Turn the key on, leave the engine off.");
             case SESSION ->
-                send(state, "Open the session", Bytes.of(0x10, sessionOf(task)), Operation.READ_IDENTIFICATION, false);
+                send(
+                        state,
+                        "Open the session",
+                        Requests.diagnosticSessionControl(sessionOf(task)),
+                        Operation.READ_IDENTIFICATION,
+                        false);
             case SEED ->
-                send(state, "Ask for a seed", Bytes.of(0x27, session.securityLevel()), Operation.SECURITY, false);
+                send(state, "Ask for a seed", Requests.requestSeed(session.securityLevel()), Operation.SECURITY, false);
             case BEGIN, KEY, TRANSFER -> throw new IllegalStateException(state.phase() + " has no action of its own");
             case ASK_STATE ->
                 send(
@@ -88,7 +95,7 @@ public final class RunMachine {
                         ProgramRequests.download(program(task), state.from()),
                         Operation.PROGRAM,
                         true);
-            case EXIT -> send(state, "End the transfer", Bytes.of(0x37), Operation.PROGRAM, true);
+            case EXIT -> send(state, "End the transfer", Requests.requestTransferExit(), Operation.PROGRAM, true);
             case CHECK ->
                 send(
                         state,
@@ -96,9 +103,9 @@ public final class RunMachine {
                         ProgramRequests.check(program(task)),
                         Operation.PROGRAM,
                         true);
-            case RESTART -> send(state, "Restart the module", Bytes.of(0x11, 0x01), Operation.ROUTINE, true);
+            case RESTART -> send(state, "Restart the module", Requests.ecuReset(1), Operation.ROUTINE, true);
             case WAKE ->
-                send(state, "Wait until it answers", Bytes.of(0x3E, 0x00), Operation.READ_IDENTIFICATION, false);
+                send(state, "Wait until it answers", Requests.testerPresent(), Operation.READ_IDENTIFICATION, false);
             case CONFIRM ->
                 send(
                         state,
@@ -116,9 +123,20 @@ public final class RunMachine {
             case WRITE -> send(state, task.title(), writeRequest(write(task)), Operation.CODE, true);
             case READ_BACK ->
                 send(state, "Read it back", read(write(task).dataIdentifier()), Operation.READ_IDENTIFICATION, false);
-            case CLEAR -> send(state, task.title(), Bytes.of(0x14, 0xFF, 0xFF, 0xFF), Operation.CLEAR, true);
+            case CLEAR ->
+                send(
+                        state,
+                        task.title(),
+                        Requests.clearDiagnosticInformation(Requests.ALL_GROUPS),
+                        Operation.CLEAR,
+                        true);
             case REREAD ->
-                send(state, "Read the faults again", Bytes.of(0x19, 0x02, 0xFF), Operation.READ_FAULTS, false);
+                send(
+                        state,
+                        "Read the faults again",
+                        Requests.reportDtcByStatusMask(0xFF),
+                        Operation.READ_FAULTS,
+                        false);
         };
     }
 
@@ -162,7 +180,7 @@ public final class RunMachine {
         Bytes seed = message.length() >= 6 ? message.slice(2, 4) : Bytes.EMPTY;
         if (seed.isEmpty() || seed.allAre(0)) return afterUnlock(state); // an all-zero seed: unlocked already
         PackModule.Session session = state.task().module().session();
-        Bytes request = Bytes.of(0x27, session.securityLevel() + 1).plus(SimulatedKey.of(seed, session.securityMask()));
+        Bytes request = Requests.sendKey(session.securityLevel(), SimulatedKey.of(seed, session.securityMask()));
         return new Step(state.at(Phase.KEY), send(state, "Unlock the module", request, Operation.SECURITY, false));
     }
 
@@ -280,12 +298,11 @@ public final class RunMachine {
     }
 
     private static Bytes read(int dataIdentifier) {
-        return Bytes.of(0x22, dataIdentifier >> 8, dataIdentifier & 0xFF);
+        return Requests.readDataByIdentifier(dataIdentifier);
     }
 
     private static Bytes writeRequest(RunTask.Write task) {
-        return Bytes.of(0x2E, task.dataIdentifier() >> 8, task.dataIdentifier() & 0xFF)
-                .plus(task.value());
+        return Requests.writeDataByIdentifier(task.dataIdentifier(), task.value());
     }
 
     private static int sessionOf(RunTask task) {

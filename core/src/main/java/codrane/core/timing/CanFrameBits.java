@@ -9,10 +9,9 @@ import codrane.core.octets.Bytes;
  */
 public final class CanFrameBits {
     private static final int CRC_POLYNOMIAL = 0x4599;
+    private static final int CRC_BITS = 15;
     private static final int TAIL_BITS = 13;
-
-    private final boolean[] bits = new boolean[128];
-    private int count;
+    private static final int[] CRC_OF_OCTET = crcTable();
 
     private CanFrameBits() {}
 
@@ -23,55 +22,40 @@ public final class CanFrameBits {
      */
     public static int of(int id, boolean extended, Bytes data) {
         if (data.length() > 8) throw new IllegalArgumentException("data: " + data.length() + " (expected 0..8 octets)");
-        CanFrameBits frame = new CanFrameBits();
-        frame.header(id, extended, data.length());
-        for (int i = 0; i < data.length(); i++) frame.append(data.u8(i), 8);
-        frame.append(frame.crc(), 15);
-        return frame.count + frame.stuffBits() + TAIL_BITS;
-    }
-
-    private void header(int id, boolean extended, int length) {
-        append(0, 1); // start of frame
-        if (extended) {
-            append(id >> 18, 11);
-            append(0b11, 2); // substitute remote request, identifier extension
-            append(id & 0x3FFFF, 18);
-            append(0b000, 3); // remote request, two reserved
-        } else {
-            append(id, 11);
-            append(0b000, 3); // remote request, identifier extension, reserved
-        }
-        append(length, 4);
-    }
-
-    private void append(int value, int width) {
-        for (int i = width - 1; i >= 0; i--) bits[count++] = (value >> i & 1) == 1;
-    }
-
-    private int crc() {
+        BitStuffing stuffing = new BitStuffing();
         int crc = 0;
-        for (int i = 0; i < count; i++) {
-            boolean next = bits[i] ^ (crc & 0x4000) != 0;
-            crc = crc << 1 & 0x7FFF;
-            if (next) crc ^= CRC_POLYNOMIAL;
+        int headerBits = extended ? 39 : 19;
+        long header = header(id, extended, data.length());
+        for (int i = headerBits - 1; i >= 0; i--) crc = crcOfBit(crc, (int) (header >> i & 1));
+        stuffing.bits(header, headerBits);
+        for (int i = 0; i < data.length(); i++) {
+            int octet = data.u8(i);
+            crc = (crc << 8 & 0x7FFF) ^ CRC_OF_OCTET[crc >> 7 ^ octet];
+            stuffing.octet(octet);
         }
-        return crc;
+        stuffing.bits(crc, CRC_BITS);
+        return headerBits + 8 * data.length() + CRC_BITS + stuffing.stuffed() + TAIL_BITS;
     }
 
-    /** After five equal bits one opposite bit goes on the wire and counts towards the next run. */
-    private int stuffBits() {
-        int stuffed = 0;
-        int run = 0;
-        boolean last = true;
-        for (int i = 0; i < count; i++) {
-            run = run > 0 && bits[i] == last ? run + 1 : 1;
-            last = bits[i];
-            if (run == 5) {
-                stuffed++;
-                last = !last;
-                run = 1;
-            }
+    /** Start of frame, identifier, remote request, identifier extension, reserved bits and length. */
+    private static long header(int id, boolean extended, int length) {
+        if (!extended) return (long) id << 7 | length;
+        long front = (long) (id >> 18) << 2 | 0b11; // substitute remote request, identifier extension
+        return (front << 18 | id & 0x3FFFF) << 7 | length;
+    }
+
+    private static int crcOfBit(int crc, int bit) {
+        int shifted = crc << 1 & 0x7FFF;
+        return (crc >> 14 ^ bit) == 1 ? shifted ^ CRC_POLYNOMIAL : shifted;
+    }
+
+    private static int[] crcTable() {
+        int[] table = new int[256];
+        for (int octet = 0; octet < 256; octet++) {
+            int crc = octet << 7;
+            for (int bit = 0; bit < 8; bit++) crc = (crc & 0x4000) != 0 ? crc << 1 ^ CRC_POLYNOMIAL : crc << 1;
+            table[octet] = crc & 0x7FFF;
         }
-        return stuffed;
+        return table;
     }
 }

@@ -1,6 +1,5 @@
 package codrane.core.timing;
 
-import codrane.core.octets.Bytes;
 import java.time.Duration;
 
 /**
@@ -11,13 +10,19 @@ public record ProgrammingEstimate(Duration erase, Duration transfer, Duration ve
     /**
      * The pack's figures for one module.
      *
-     * @param bitrate bits a second
      * @param blockBytes octets of one transfer request, its two header octets included, 3..4095
+     * @param blockSize frames until the module sends a flow control anew; 0: only once
      * @param erase for all of it
      * @param block processing of one block
      */
     public record Figures(
-            int bitrate, int blockBytes, Duration separationTime, Duration erase, Duration block, Duration verify) {}
+            Wire wire,
+            int blockBytes,
+            int blockSize,
+            Duration separationTime,
+            Duration erase,
+            Duration block,
+            Duration verify) {}
 
     public Duration total() {
         return erase.plus(transfer).plus(verify);
@@ -26,23 +31,24 @@ public record ProgrammingEstimate(Duration erase, Duration transfer, Duration ve
     /** @param bytes octets of data, at least 1 */
     public static ProgrammingEstimate of(long bytes, Figures figures) {
         int payload = figures.blockBytes() - 2;
-        long blocks = (bytes + payload - 1) / payload;
-        Duration one = block(figures.blockBytes(), figures);
-        return new ProgrammingEstimate(figures.erase(), one.multipliedBy(blocks), figures.verify(), blocks);
+        long whole = bytes / payload;
+        int rest = (int) (bytes % payload);
+        Duration transfer = block(figures.blockBytes(), figures).multipliedBy(whole);
+        if (rest > 0) transfer = transfer.plus(block(rest + 2, figures));
+        return new ProgrammingEstimate(figures.erase(), transfer, figures.verify(), whole + (rest > 0 ? 1 : 0));
     }
 
+    /** Request, processing and answer; the last frame of a block is not followed by a separation. */
     private static Duration block(int octets, Figures figures) {
-        Duration frame = frameTime(figures.bitrate());
-        long consecutive = Math.max(0, (octets - 6 + 6) / 7);
-        Duration perConsecutive = frame.plus(figures.separationTime());
-        return frame.multipliedBy(3) // first frame, flow control, answer
-                .plus(perConsecutive.multipliedBy(consecutive))
+        Wire wire = figures.wire();
+        Duration frame = wire.frame();
+        int first = wire.octetsPerFrame() - 1;
+        long consecutive =
+                octets <= first + 1 ? 0 : (octets - first + wire.octetsPerFrame() - 1L) / wire.octetsPerFrame();
+        long flows = consecutive == 0 ? 0 : figures.blockSize() == 0 ? 1 : (consecutive - 1) / figures.blockSize() + 1;
+        long rests = Math.max(0, consecutive - flows);
+        return frame.multipliedBy(2 + consecutive + flows)
+                .plus(figures.separationTime().multipliedBy(rests))
                 .plus(figures.block());
-    }
-
-    /** A full frame of ordinary content, 11-bit identifier. */
-    private static Duration frameTime(int bitrate) {
-        int bits = CanFrameBits.of(0x4CE, false, Bytes.of(0x21, 0x5A, 0x93, 0x0C, 0x77, 0xE1, 0x48, 0xB6));
-        return Duration.ofNanos(bits * 1_000_000_000L / bitrate);
     }
 }

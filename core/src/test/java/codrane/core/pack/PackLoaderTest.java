@@ -22,7 +22,10 @@ class PackLoaderTest {
         assertThat(lorne.modelOf(new Vin("0TVWP2E67TN002240"))).isEmpty();
         assertThat(lorne.module("tail-lift").flash().orElseThrow().resume()).isEqualTo(PackModule.Resume.FROM_ADDRESS);
         assertThat(((PackLink.Can) lorne.link()).requestId(0x67)).isEqualTo(0x4CE);
-        assertThat(Packs.wisp().modules()).hasSize(3);
+        for (String id : Packs.all()) {
+            assertThat(Packs.load(id).id()).isEqualTo(id);
+            assertThat(Packs.load(id).modules()).as(id).hasSizeBetween(10, 24);
+        }
     }
 
     @ParameterizedTest
@@ -37,7 +40,7 @@ class PackLoaderTest {
                 "bitrate: 500000|bitrate: 5|link.bitrate is 5",
                 "check-digit: true|check-digit: yes|expected true or false",
                 "resume: from-address|resume: maybe|expected one of from-address, from-erase",
-                "version: 1|version: 1\\nversion: 2|version is there twice",
+                "version: 2|version: 2\\nversion: 3|version is there twice",
                 "title: Brennick Lorne|titel: Brennick Lorne|title is missing",
                 "title: Brennick Lorne|title: Brennick Lorne\\ncolour: red|colour is not known here",
                 "blocks: [doors-main]|blocks: [door-main]|names the layout door-main, which is not there",
@@ -47,7 +50,17 @@ class PackLoaderTest {
                 "when: coding-blank, block: lift-main|when: coding-blank, block: body-main|is not a block of tail-lift",
                 "fitted: BK-41210-B3|fitted: BK-99999-B3|modules.engine.parts.fitted does not match the pattern",
                 "code: B1A04-54|code: B1A04|expected a form like B1A04-54",
-                "kind: crc16-ccitt-false|kind: crc17|expected one of none, sum8"
+                "kind: crc16-ccitt-false|kind: crc17|expected one of none, sum8",
+                "holders: [body, instruments]|holders: [body, boot]|names the module boot, which is not there",
+                "factory: [MKT1, USE3, LFT1]|factory: [MKT9]|has MKT9, which is no code",
+                "needs: [key-on, gear-park]|needs: [key-up]|names key-up, which is no condition",
+                "block-bytes: 1026|block-bytes: 5000|block-bytes is 5000 (expected 3..4095)",
+                "effect: actuate|effect: dance|expected one of relearn, calibrate, actuate",
+                "calibrations: [BK41377-207]|calibrations: [clutch]|must be names of 1 to 16 capital letters",
+                "master: key-reader|master: keys|names the module keys, which is not there",
+                "when: not-learned|when: sleepy|expected one of vin-foreign",
+                "base: 0x400|base: 0x700|gives identifiers that are too long for 11 bits",
+                "bits: 16, factor: 0.1, goes|bits: 24, factor: 0.1, goes|expected 8, 16 or 32"
             })
     void load_oneMistake_isNamedWithItsLine(String from, String to, String reason) {
         String good = Packs.text("brennick-lorne");

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 
 /** The shipped packs, for tests. */
 public final class Packs {
@@ -17,6 +18,17 @@ public final class Packs {
         return load("tolvane-wisp");
     }
 
+    /** Ids of all shipped packs. */
+    public static List<String> all() {
+        return List.of(
+                "ardwyn-gannet",
+                "brennick-almery",
+                "brennick-lorne",
+                "peregil-dunlin",
+                "tolvane-chorus",
+                "tolvane-wisp");
+    }
+
     static String text(String id) {
         try {
             return Files.readString(Path.of("..", "packs", id + ".yaml"));
@@ -25,7 +37,7 @@ public final class Packs {
         }
     }
 
-    private static Pack load(String id) {
+    public static Pack load(String id) {
         return switch (PackLoader.load(id + ".yaml", text(id))) {
             case PackResult.Loaded(Pack pack) -> pack;
             case PackResult.Invalid invalid -> throw new IllegalStateException(invalid.toString());

@@ -24,7 +24,7 @@ class AgreementMatrixTest {
     void of_healthyVehicle_agreesEverywhere() {
         AgreementMatrix matrix = AgreementMatrix.of(Situations.LORNE, Situations.VIN, Situations.healthy());
         assertThat(matrix.vins().verdict()).isEqualTo(Verdict.ALL_AGREE);
-        assertThat(matrix.rows()).hasSize(13).noneMatch(Row::differs);
+        assertThat(matrix.rows()).hasSize(14).noneMatch(Row::differs);
     }
 
     @Test

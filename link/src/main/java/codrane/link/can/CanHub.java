@@ -23,6 +23,7 @@ public final class CanHub implements AutoCloseable {
     private final SimulatedBus bus;
     private final Scheduler time;
     private final LoopbackServer server;
+    private volatile boolean mute;
 
     /** @param port 0 takes a free one */
     public CanHub(SimulatedBus bus, Scheduler time, int port) throws IOException {
@@ -44,8 +45,9 @@ public final class CanHub implements AutoCloseable {
                 new BufferedReader(new InputStreamReader(client.getInputStream(), StandardCharsets.US_ASCII))) {
             for (String line = in.readLine(); line != null; line = in.readLine()) {
                 Optional<CanFrame> frame = CanText.parse(line);
-                frame.ifPresent(f ->
-                        time.execute(() -> port.send(f, () -> offer(client, out, CanText.of(f, bus.clock())))));
+                frame.filter(f -> !mute)
+                        .ifPresent(f ->
+                                time.execute(() -> port.send(f, () -> offer(client, out, CanText.of(f, bus.clock())))));
             }
         } finally {
             time.execute(() -> bus.detach(port));
@@ -53,8 +55,8 @@ public final class CanHub implements AutoCloseable {
         }
     }
 
-    private static void offer(Socket client, BlockingQueue<String> out, String line) {
-        if (out.offer(line)) return;
+    private void offer(Socket client, BlockingQueue<String> out, String line) {
+        if (mute || out.offer(line)) return;
         try {
             client.close(); // a tester that does not read would otherwise fill the memory
         } catch (IOException e) {
@@ -82,6 +84,16 @@ public final class CanHub implements AutoCloseable {
     /** Cuts all testers off, as when the cable is pulled. */
     public void cut() {
         server.cut();
+    }
+
+    /** Nothing passes either way, connections stay. */
+    public void mute(boolean on) {
+        mute = on;
+    }
+
+    /** Nobody gets in, as with the cable out. */
+    public void unplugged(boolean on) {
+        server.refuse(on);
     }
 
     @Override

@@ -13,9 +13,17 @@ public interface FrameFault {
         record Drop() implements Fate {}
 
         record Delay(Duration by) implements Fate {}
+
+        /** It arrives twice. */
+        record Duplicate() implements Fate {}
+
+        /** Another arrives in its place, as from a module that answers wrongly. */
+        record Replace(CanFrame by) implements Fate {}
     }
 
-    FrameFault NONE = (frame, nanos) -> new Fate.Deliver();
+    Fate DELIVER = new Fate.Deliver();
+
+    FrameFault NONE = (frame, nanos) -> DELIVER;
 
     /** @param nanos bus time */
     Fate judge(CanFrame frame, long nanos);

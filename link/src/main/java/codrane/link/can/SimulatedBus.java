@@ -1,19 +1,21 @@
 package codrane.link.can;
 
 import codrane.link.time.Scheduler;
-import java.time.Duration;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.IntPredicate;
 
-/** A CAN bus: one frame at a time, the lowest identifier wins, each takes exactly as long as its bits. */
+/**
+ * A CAN bus, classic or CAN FD: one frame at a time, the lowest identifier wins, each takes exactly as long as its
+ * bits. Nodes that lost arbitration try again when the bus is free. A frame that no other node is there to acknowledge
+ * is taken as sent all the same; error frames and their counters are not simulated.
+ */
 public final class SimulatedBus {
     private final Scheduler time;
-    private final long bitRate;
+    private final Rates rates;
     private final List<Node> nodes = new ArrayList<>();
     private final List<FrameTap> taps = new ArrayList<>();
     private FrameFault fault = FrameFault.NONE;
@@ -22,12 +24,23 @@ public final class SimulatedBus {
     private final long start;
 
     /**
-     * @param bitRate bits a second
-     * @param speed divides frame times, at least 1
+     * @param bitrate of arbitration and classic frames, bits a second
+     * @param dataBitrate of the data of CAN FD frames that switch
      */
-    public SimulatedBus(Scheduler time, int bitRate, int speed) {
+    public record Rates(long bitrate, long dataBitrate) {
+        public static Rates of(int bitrate) {
+            return new Rates(bitrate, bitrate);
+        }
+
+        /** @param speed divides frame times, at least 1 */
+        public Rates times(int speed) {
+            return new Rates(bitrate * speed, dataBitrate * speed);
+        }
+    }
+
+    public SimulatedBus(Scheduler time, Rates rates) {
         this.time = time;
-        this.bitRate = (long) bitRate * speed;
+        this.rates = rates;
         start = time.now();
     }
 
@@ -36,21 +49,29 @@ public final class SimulatedBus {
     private final class Node implements CanPort {
         private final Deque<Outgoing> queue = new ArrayDeque<>();
         private Consumer<CanFrame> listener = frame -> {};
+        private IntPredicate wanted = id -> false;
+        private boolean off;
 
         @Override
         public void send(CanFrame frame, Runnable sent) {
+            if (off) return;
             queue.add(new Outgoing(frame, sent));
             if (!busy) arbitrate();
         }
 
         @Override
-        public void listen(Consumer<CanFrame> newListener) {
+        public void listen(IntPredicate newWanted, Consumer<CanFrame> newListener) {
+            wanted = newWanted;
             listener = newListener;
         }
 
         @Override
         public int window() {
             return 1;
+        }
+
+        private void hear(CanFrame frame) {
+            if (!off && wanted.test(frame.id())) listener.accept(frame);
         }
     }
 
@@ -62,6 +83,15 @@ public final class SimulatedBus {
 
     public void detach(CanPort port) {
         nodes.removeIf(node -> node == port);
+    }
+
+    /** Takes a node off the bus, as after too many errors: what it still had to send is forgotten. */
+    public void off(CanPort port, boolean off) {
+        for (Node node : nodes) {
+            if (node != port) continue;
+            node.off = off;
+            node.queue.clear();
+        }
     }
 
     public void tap(FrameTap tap) {
@@ -83,33 +113,45 @@ public final class SimulatedBus {
     }
 
     private void arbitrate() {
-        Optional<Node> winner = nodes.stream()
-                .filter(n -> !n.queue.isEmpty())
-                .min(Comparator.comparingLong(n -> n.queue.peek().frame().priority()));
-        if (winner.isEmpty()) return;
+        Node winner = null;
+        long best = Long.MAX_VALUE;
+        for (Node node : nodes) {
+            Outgoing waiting = node.queue.peek();
+            if (waiting == null || waiting.frame().priority() >= best) continue;
+            winner = node;
+            best = waiting.frame().priority();
+        }
+        if (winner == null) return;
         busy = true;
-        Outgoing outgoing = winner.get().queue.poll();
-        long nanos = outgoing.frame().bits() * 1_000_000_000L / bitRate;
-        time.after(Duration.ofNanos(nanos), () -> finish(winner.get(), outgoing, nanos));
+        Node sender = winner;
+        Outgoing outgoing = winner.queue.poll();
+        long nanos = outgoing.frame().nanos(rates.bitrate(), rates.dataBitrate());
+        time.afterNanos(nanos, () -> finish(sender, outgoing, nanos));
     }
 
     private void finish(Node sender, Outgoing outgoing, long nanos) {
         busy = false;
         busyNanos += nanos;
         CanFrame frame = outgoing.frame();
-        taps.forEach(tap -> tap.frame(frame, clock()));
+        for (FrameTap tap : taps) tap.frame(frame, clock());
         switch (fault.judge(frame, clock())) {
-            case FrameFault.Fate.Deliver() -> deliver(sender, frame);
-            case FrameFault.Fate.Drop() -> {}
-            case FrameFault.Fate.Delay(Duration by) -> time.after(by, () -> deliver(sender, frame));
+            case FrameFault.Fate.Deliver deliver -> deliver(sender, frame);
+            case FrameFault.Fate.Drop drop -> {}
+            case FrameFault.Fate.Delay delay -> time.after(delay.by(), () -> deliver(sender, frame));
+            case FrameFault.Fate.Duplicate duplicate -> {
+                deliver(sender, frame);
+                deliver(sender, frame);
+            }
+            case FrameFault.Fate.Replace replace -> deliver(sender, replace.by());
         }
         outgoing.sent().run();
         if (!busy) arbitrate();
     }
 
     private void deliver(Node sender, CanFrame frame) {
-        for (Node node : List.copyOf(nodes)) {
-            if (node != sender) node.listener.accept(frame);
+        for (int i = 0; i < nodes.size(); i++) { // nodes may come and go meanwhile
+            Node node = nodes.get(i);
+            if (node != sender) node.hear(frame);
         }
     }
 }

@@ -13,6 +13,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.IntPredicate;
 
 /** A tester's access to a bus behind a {@link CanHub}. */
 public final class SocketCanPort implements CanPort, AutoCloseable {
@@ -25,6 +26,8 @@ public final class SocketCanPort implements CanPort, AutoCloseable {
     private final Deque<Waiting> waiting = new ArrayDeque<>();
     private final Runnable lost;
     private Consumer<CanFrame> listener = frame -> {};
+    private IntPredicate wanted = id -> false;
+    private FrameTap tap = (frame, nanos) -> {};
 
     private record Waiting(CanFrame frame, Runnable sent) {}
 
@@ -61,11 +64,12 @@ public final class SocketCanPort implements CanPort, AutoCloseable {
     }
 
     private void arrived(CanFrame frame) {
+        tap.frame(frame, time.now());
         Waiting head = waiting.peek();
         if (head != null && head.frame().equals(frame)) {
             waiting.poll();
             head.sent().run();
-        } else {
+        } else if (wanted.test(frame.id())) {
             listener.accept(frame);
         }
     }
@@ -81,8 +85,14 @@ public final class SocketCanPort implements CanPort, AutoCloseable {
     }
 
     @Override
-    public void listen(Consumer<CanFrame> newListener) {
+    public void listen(IntPredicate newWanted, Consumer<CanFrame> newListener) {
+        wanted = newWanted;
         listener = newListener;
+    }
+
+    /** Sees every frame of the bus, the own ones when they have left; on the scheduler. */
+    public void tap(FrameTap newTap) {
+        tap = newTap;
     }
 
     @Override

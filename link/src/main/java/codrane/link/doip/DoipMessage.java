@@ -5,19 +5,49 @@ import codrane.core.octets.DecodeResult;
 import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.octets.DecodeResult.Malformed;
 import codrane.core.octets.WireReader;
+import java.util.Optional;
 
-/** The DoIP messages of a diagnostic connection. Source: unchecked (ISO 13400-2, payload types). */
+/** The DoIP messages. Source: unchecked (ISO 13400-2, payload types). */
 public sealed interface DoipMessage {
+    /** Of the edition of 2012. */
     int VERSION = 0x02;
+
+    /** In vehicle identification requests, when the tester does not know the entity's version. */
+    int DEFAULT_VERSION = 0xFF;
+
     int HEADER_OCTETS = 8;
 
-    /** @param code 0..255: 00 wrong pattern, 01 unknown type, 02 too large, 04 wrong length */
+    /** @param code 00 wrong pattern, 01 unknown type, 02 too large, 03 out of memory, 04 wrong length */
     record HeaderNegative(int code) implements DoipMessage {}
 
-    /** @param activation 0..255: 00 default */
+    record IdentificationRequest() implements DoipMessage {}
+
+    /** @param eid entity identification, six octets */
+    record IdentificationByEid(Bytes eid) implements DoipMessage {}
+
+    /** @param vin seventeen octets, ASCII */
+    record IdentificationByVin(Bytes vin) implements DoipMessage {}
+
+    /**
+     * Also the answer to identification requests.
+     *
+     * @param vin seventeen octets, ASCII; FF or 00 when the entity has none
+     * @param eid six octets
+     * @param gid group identification, six octets
+     * @param furtherAction 00 none, 10 routing activation for central security
+     * @param syncStatus 00 synchronised, 10 not yet; absent: not told
+     */
+    record Announcement(
+            Bytes vin, int logicalAddress, Bytes eid, Bytes gid, int furtherAction, Optional<Integer> syncStatus)
+            implements DoipMessage {}
+
+    /** @param activation 00 default, 01 legislated, E0 central security */
     record RoutingRequest(int source, int activation) implements DoipMessage {}
 
-    /** @param code 0..255: 10 activated, 00 unknown source, 06 activation type not supported */
+    /**
+     * @param code 10 activated, 00 unknown source, 01 no socket free, 02 other source on this socket, 03 source active
+     *     on another socket, 04 authentication missing, 06 activation type not supported
+     */
     record RoutingResponse(int tester, int entity, int code) implements DoipMessage {
         public static final int ACTIVATED = 0x10;
     }
@@ -26,12 +56,30 @@ public sealed interface DoipMessage {
 
     record AliveResponse(int source) implements DoipMessage {}
 
+    record EntityStatusRequest() implements DoipMessage {}
+
+    /**
+     * @param nodeType 0 gateway, 1 node
+     * @param mostSockets testers at once
+     * @param openSockets testers now
+     * @param mostOctets of one request's user data
+     */
+    record EntityStatus(int nodeType, int mostSockets, int openSockets, long mostOctets) implements DoipMessage {}
+
+    record PowerModeRequest() implements DoipMessage {}
+
+    /** @param mode 00 not ready, 01 ready, 02 not supported */
+    record PowerMode(int mode) implements DoipMessage {}
+
     /** @param userData the UDS message, at least one octet */
     record Diagnostic(int source, int target, Bytes userData) implements DoipMessage {}
 
     record DiagnosticAck(int source, int target) implements DoipMessage {}
 
-    /** @param code 0..255: 02 source invalid, 03 unknown target, 04 too large, 06 target unreachable */
+    /**
+     * @param code 02 source invalid, 03 unknown target, 04 too large, 05 out of memory, 06 target unreachable, 07 unknown
+     *     network, 08 transport protocol error
+     */
     record DiagnosticNegative(int source, int target, int code) implements DoipMessage {}
 
     /** The generic header: payload type 0..0xFFFF and payload length 0..2^32-1. */
@@ -40,10 +88,18 @@ public sealed interface DoipMessage {
     private int type() {
         return switch (this) {
             case HeaderNegative m -> 0x0000;
+            case IdentificationRequest m -> 0x0001;
+            case IdentificationByEid m -> 0x0002;
+            case IdentificationByVin m -> 0x0003;
+            case Announcement m -> 0x0004;
             case RoutingRequest m -> 0x0005;
             case RoutingResponse m -> 0x0006;
             case AliveRequest m -> 0x0007;
             case AliveResponse m -> 0x0008;
+            case EntityStatusRequest m -> 0x4001;
+            case EntityStatus m -> 0x4002;
+            case PowerModeRequest m -> 0x4003;
+            case PowerMode m -> 0x4004;
             case Diagnostic m -> 0x8001;
             case DiagnosticAck m -> 0x8002;
             case DiagnosticNegative m -> 0x8003;
@@ -53,13 +109,30 @@ public sealed interface DoipMessage {
     private Bytes payload() {
         return switch (this) {
             case HeaderNegative(int code) -> Bytes.of(code);
+            case IdentificationRequest m -> Bytes.EMPTY;
+            case IdentificationByEid(Bytes eid) -> eid;
+            case IdentificationByVin(Bytes vin) -> vin;
+            case Announcement m ->
+                m.vin()
+                        .plus(u16(m.logicalAddress()))
+                        .plus(m.eid())
+                        .plus(m.gid())
+                        .plus(Bytes.of(m.furtherAction()))
+                        .plus(m.syncStatus().map(Bytes::of).orElse(Bytes.EMPTY));
             case RoutingRequest(int source, int activation) -> u16(source).plus(Bytes.of(activation, 0, 0, 0, 0));
             case RoutingResponse(int tester, int entity, int code) ->
                 u16(tester).plus(u16(entity)).plus(Bytes.of(code, 0, 0, 0, 0));
             case AliveRequest() -> Bytes.EMPTY;
             case AliveResponse(int source) -> u16(source);
+            case EntityStatusRequest() -> Bytes.EMPTY;
+            case EntityStatus m ->
+                Bytes.of(m.nodeType(), m.mostSockets(), m.openSockets())
+                        .plus(u16((int) (m.mostOctets() >> 16)))
+                        .plus(u16((int) (m.mostOctets() & 0xFFFF)));
+            case PowerModeRequest() -> Bytes.EMPTY;
+            case PowerMode(int mode) -> Bytes.of(mode);
             case Diagnostic(int source, int target, Bytes data) ->
-                u16(source).plus(u16(target)).plus(data);
+                Bytes.of(source >> 8, source & 0xFF, target >> 8, target & 0xFF).plus(data);
             case DiagnosticAck(int source, int target) ->
                 u16(source).plus(u16(target)).plus(Bytes.of(0));
             case DiagnosticNegative(int source, int target, int code) ->
@@ -85,9 +158,14 @@ public sealed interface DoipMessage {
     /** @param octets the eight octets of a header */
     static DecodeResult<Header> decodeHeader(Bytes octets) {
         return DecodeResult.read(octets, in -> {
-            in.expectU8("version", VERSION);
-            in.expectU8("inverse version", VERSION ^ 0xFF);
-            return new Header(in.u16("payload type"), in.u32("payload length"));
+            int version = in.u8("version");
+            int inverse = in.u8("inverse version");
+            Header header = new Header(in.u16("payload type"), in.u32("payload length"));
+            boolean asks = header.type() >= 0x0001 && header.type() <= 0x0003;
+            boolean known = version == VERSION || version == DEFAULT_VERSION && asks;
+            in.check(known, 8, "version 02", "%02X".formatted(version));
+            in.check(inverse == (version ^ 0xFF), 7, "inverse version", "%02X".formatted(inverse));
+            return header;
         });
     }
 
@@ -108,14 +186,32 @@ public sealed interface DoipMessage {
         };
     }
 
+    /** Whether the payload type is one of these messages. */
+    static boolean knows(int type) {
+        return type >= 0x0000 && type <= 0x0008 || type >= 0x4001 && type <= 0x4004 || type >= 0x8001 && type <= 0x8003;
+    }
+
     /** @param payload of the length that the header gave */
     static DecodeResult<DoipMessage> decodePayload(int type, Bytes payload) {
         return DecodeResult.read(payload, in -> switch (type) {
             case 0x0000 -> new HeaderNegative(in.u8("code"));
+            case 0x0001 -> new IdentificationRequest();
+            case 0x0002 -> new IdentificationByEid(in.bytes("eid", 6));
+            case 0x0003 -> new IdentificationByVin(in.bytes("vin", 17));
+            case 0x0004 -> announcement(in);
             case 0x0005 -> routingRequest(in);
             case 0x0006 -> routingResponse(in);
             case 0x0007 -> new AliveRequest();
             case 0x0008 -> new AliveResponse(in.u16("source"));
+            case 0x4001 -> new EntityStatusRequest();
+            case 0x4002 ->
+                new EntityStatus(
+                        in.u8("node type"),
+                        in.u8("most sockets"),
+                        in.u8("open sockets"),
+                        in.remaining() > 0 ? in.u32("most octets") : 0);
+            case 0x4003 -> new PowerModeRequest();
+            case 0x4004 -> new PowerMode(in.u8("power mode"));
             case 0x8001 -> {
                 int source = in.u16("source");
                 int target = in.u16("target");
@@ -140,6 +236,21 @@ public sealed interface DoipMessage {
         });
     }
 
+    private static Announcement announcement(WireReader in) {
+        Bytes vin = in.bytes("vin", 17);
+        int address = in.u16("logical address");
+        Bytes eid = in.bytes("eid", 6);
+        Bytes gid = in.bytes("gid", 6);
+        int action = in.u8("further action");
+        return new Announcement(
+                vin,
+                address,
+                eid,
+                gid,
+                action,
+                in.remaining() > 0 ? Optional.of(in.u8("sync status")) : Optional.empty());
+    }
+
     private static RoutingRequest routingRequest(WireReader in) {
         RoutingRequest request = new RoutingRequest(in.u16("source"), in.u8("activation type"));
         in.u32("reserved");
@@ -155,6 +266,6 @@ public sealed interface DoipMessage {
     }
 
     private static Bytes u16(int value) {
-        return Bytes.of(value >> 8, value & 0xFF);
+        return Bytes.of(value >> 8 & 0xFF, value & 0xFF);
     }
 }

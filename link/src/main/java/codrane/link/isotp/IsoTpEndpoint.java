@@ -7,48 +7,54 @@ import codrane.link.can.CanPort;
 import codrane.link.isotp.IsoTpFrame.ConsecutiveFrame;
 import codrane.link.isotp.IsoTpFrame.FirstFrame;
 import codrane.link.isotp.IsoTpFrame.FlowControl;
+import codrane.link.isotp.IsoTpFrame.FlowStatus;
+import codrane.link.isotp.IsoTpFrame.InvalidFlow;
 import codrane.link.isotp.IsoTpFrame.SingleFrame;
 import codrane.link.time.Scheduler;
+import java.time.Duration;
 import java.util.function.Consumer;
 
 /**
  * One side of a conversation over a pair of CAN identifiers: sends and receives whole messages, one in each direction
- * at a time. Lives on the bus's scheduler.
+ * at a time. Lives on the bus's scheduler. Frames that are malformed or not awaited are ignored, as the standard says;
+ * a new single or first frame ends a reception that was under way.
  */
 public final class IsoTpEndpoint {
     private final Scheduler time;
     private final CanPort port;
-    private final Addressing addressing;
     private final IsoTpSettings settings;
+    private final IsoTpLayout layout;
     private Consumer<Bytes> onMessage = message -> {};
     private Runnable onIncoming = () -> {};
     private Consumer<Outcome> onBroken = outcome -> {};
     private IsoTpSender sender;
     private IsoTpReceiver receiver;
 
-    /**
-     * @param sendId identifier of our frames
-     * @param receiveId identifier of theirs
-     */
-    public record Addressing(int sendId, int receiveId, boolean extended) {}
-
     /** How a transfer ended. */
     public enum Outcome {
         DONE,
+        /** N_As, N_Ar: the bus did not take our frame. */
+        SEND_TIMEOUT,
+        /** N_Bs. */
         FLOW_TIMEOUT,
+        /** N_Cr. */
         CONSECUTIVE_TIMEOUT,
         WRONG_SEQUENCE,
+        /** A flow control with a reserved status. */
+        INVALID_FLOW,
         OVERFLOW,
+        /** N_WFTmax. */
         TOO_MANY_WAITS,
+        /** By another message in the same direction. */
         REPLACED
     }
 
     /** The caller hands in frames by {@link #onFrame}; ports have one listener. */
-    public IsoTpEndpoint(Scheduler time, CanPort port, Addressing addressing, IsoTpSettings settings) {
+    public IsoTpEndpoint(Scheduler time, CanPort port, IsoTpAddressing addressing, IsoTpSettings settings) {
         this.time = time;
         this.port = port;
-        this.addressing = addressing;
         this.settings = settings;
+        layout = settings.layout(addressing);
     }
 
     public void onMessage(Consumer<Bytes> listener) {
@@ -65,14 +71,15 @@ public final class IsoTpEndpoint {
         onBroken = listener;
     }
 
+    /** Whether a message of this length goes in a single frame; only such may be sent functionally. */
+    public boolean fitsOneFrame(int length) {
+        return length <= layout.singleMost();
+    }
+
     /** @param done told how it ended; a message still being sent is given up and told so */
     public void send(Bytes message, Consumer<Outcome> done) {
         if (sender != null) sender.finish(Outcome.REPLACED);
-        if (message.length() <= SingleFrame.MOST) {
-            transmit(new SingleFrame(message), () -> done.accept(Outcome.DONE));
-            return;
-        }
-        IsoTpSender next = new IsoTpSender(time, settings, port.window(), this::transmit, message, done);
+        IsoTpSender next = new IsoTpSender(time, settings, layout, port, message, done);
         sender = next;
         next.start();
     }
@@ -86,8 +93,8 @@ public final class IsoTpEndpoint {
     }
 
     public void onFrame(CanFrame frame) {
-        if (frame.id() != addressing.receiveId() || frame.extended() != addressing.extended()) return;
-        if (!(IsoTpFrame.decode(frame.data()) instanceof DecodeResult.Decoded<IsoTpFrame>(IsoTpFrame decoded))) return;
+        if (!layout.addressing().isForUs(frame)) return;
+        if (!(layout.read(frame) instanceof DecodeResult.Decoded<IsoTpFrame>(IsoTpFrame decoded))) return;
         switch (decoded) {
             case SingleFrame(Bytes data) -> {
                 endReception();
@@ -100,17 +107,21 @@ public final class IsoTpEndpoint {
             case FlowControl flow -> {
                 if (sender != null) sender.onFlow(flow);
             }
+            case InvalidFlow invalid -> {
+                if (sender != null) sender.onInvalidFlow();
+            }
         }
     }
 
     private void begin(FirstFrame first) {
         endReception();
         if (first.length() > settings.longest()) {
-            transmit(new FlowControl(IsoTpFrame.FlowStatus.OVERFLOW, 0, java.time.Duration.ZERO), () -> {});
+            FlowControl overflow = new FlowControl(FlowStatus.OVERFLOW, 0, Duration.ZERO);
+            port.send(layout.frame(overflow), () -> {});
             return;
         }
         onIncoming.run();
-        receiver = new IsoTpReceiver(time, settings, this::transmit, first, this::received, this::broken);
+        receiver = new IsoTpReceiver(time, settings, layout, port, first, this::received, this::broken);
         receiver.start();
     }
 
@@ -128,9 +139,5 @@ public final class IsoTpEndpoint {
     private void broken(Outcome outcome) {
         receiver = null;
         onBroken.accept(outcome);
-    }
-
-    private void transmit(IsoTpFrame frame, Runnable sent) {
-        port.send(new CanFrame(addressing.sendId(), addressing.extended(), frame.encode()), sent);
     }
 }

@@ -1,2 +1,2 @@
-/** ISO-TP (ISO 15765-2) over classic CAN, normal addressing. Read {@link codrane.link.isotp.IsoTpEndpoint} first. */
+/** ISO-TP (ISO 15765-2) over CAN and CAN FD, normal and extended addressing. Read {@link codrane.link.isotp.IsoTpEndpoint} first. */
 package codrane.link.isotp;

@@ -32,8 +32,8 @@ public final class PacedTime implements Scheduler, AutoCloseable {
     }
 
     @Override
-    public Timer after(Duration delay, Runnable task) {
-        return add(now() + delay.toNanos(), task);
+    public Timer afterNanos(long delay, Runnable task) {
+        return add(now() + delay, task);
     }
 
     @Override

@@ -9,7 +9,12 @@ public interface Scheduler {
     long now();
 
     /** @return a handle that prevents the task from running, if it has not yet */
-    Timer after(Duration delay, Runnable task);
+    default Timer after(Duration delay, Runnable task) {
+        return afterNanos(delay.toNanos(), task);
+    }
+
+    /** As {@link #after}. */
+    Timer afterNanos(long delay, Runnable task);
 
     /** Runs the task as soon as possible; may be called from any thread. */
     void execute(Runnable task);

@@ -16,15 +16,15 @@ public final class VirtualTime implements Scheduler {
     }
 
     @Override
-    public Timer after(Duration delay, Runnable task) {
-        TimedTask timed = new TimedTask(now + delay.toNanos(), sequence++, task);
+    public Timer afterNanos(long delay, Runnable task) {
+        TimedTask timed = new TimedTask(now + delay, sequence++, task);
         tasks.add(timed);
         return timed;
     }
 
     @Override
     public void execute(Runnable task) {
-        after(Duration.ZERO, task);
+        afterNanos(0, task);
     }
 
     @Override

@@ -2,7 +2,7 @@ package codrane.link.uds;
 
 import codrane.core.octets.Bytes;
 import codrane.core.run.Reply;
-import codrane.core.run.ResponseCode;
+import codrane.core.uds.ResponseCode;
 
 /** What a message that arrived is to the request that waits. Source: unchecked (ISO 14229-1, negative responses). */
 public sealed interface Answer {

@@ -4,11 +4,12 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
 import codrane.link.time.Scheduler;
+import codrane.link.time.Watchdog;
 import java.time.Duration;
 import java.util.concurrent.CompletableFuture;
 
 /** The answer to one request: P2, response pending and P2*. Lives on the scheduler of its bus. */
-final class AwaitedReply {
+public final class AwaitedReply {
     /** A module that is pending for longer than this is taken for silent. */
     private static final Duration LONGEST_PENDING = Duration.ofMinutes(5);
 
@@ -17,46 +18,47 @@ final class AwaitedReply {
     private final Waits waits;
     private final Duration margin;
     private final CompletableFuture<Reply> reply = new CompletableFuture<>();
-    private Scheduler.Timer timer = () -> {};
+    private final Watchdog timer;
     private long sentAt;
 
     /** @param margin added to the module's times for the way there and back */
-    AwaitedReply(Scheduler time, Bytes request, Waits waits, Duration margin) {
+    public AwaitedReply(Scheduler time, Bytes request, Waits waits, Duration margin) {
         this.time = time;
         this.request = request;
         this.waits = waits;
         this.margin = margin;
+        timer = new Watchdog(time);
     }
 
-    CompletableFuture<Reply> future() {
+    public CompletableFuture<Reply> future() {
         return reply;
     }
 
-    void sent() {
+    public void sent() {
         sentAt = time.now();
         expectWithin(waits.p2());
     }
 
     /** The answer has begun to arrive: its own timeouts apply from here. */
     void incoming() {
-        timer.cancel();
+        timer.rest();
     }
 
     void giveUp() {
-        timer.cancel();
+        timer.rest();
         reply.complete(new Reply.Silent(Duration.ofNanos(Math.max(0, time.now() - sentAt))));
     }
 
     void lost(RuntimeException cause) {
-        timer.cancel();
+        timer.rest();
         reply.completeExceptionally(cause);
     }
 
-    void onMessage(Bytes message) {
+    public void onMessage(Bytes message) {
         if (reply.isDone()) return;
         switch (Answer.judge(request, message)) {
             case Answer.Final(Reply answer) -> {
-                timer.cancel();
+                timer.rest();
                 reply.complete(answer);
             }
             case Answer.Pending() -> {
@@ -69,7 +71,6 @@ final class AwaitedReply {
     }
 
     private void expectWithin(Duration span) {
-        timer.cancel();
-        if (!reply.isDone()) timer = time.after(span.plus(margin), this::giveUp);
+        if (!reply.isDone()) timer.expectWithin(span.plus(margin), this::giveUp);
     }
 }

@@ -8,7 +8,9 @@ import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.can.CanFrame;
 import codrane.link.can.CanPort;
+import codrane.link.can.FrameTap;
 import codrane.link.can.SocketCanPort;
+import codrane.link.isotp.IsoTpAddressing;
 import codrane.link.isotp.IsoTpEndpoint;
 import codrane.link.isotp.IsoTpEndpoint.Outcome;
 import codrane.link.isotp.IsoTpSettings;
@@ -16,23 +18,29 @@ import codrane.link.time.PacedTime;
 import codrane.link.time.Scheduler;
 import java.time.Duration;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 
-/** Diagnostics over CAN: an ISO-TP conversation with each module. */
+/** Diagnostics over CAN or CAN FD: an ISO-TP conversation with each module. */
 public final class CanLink implements DiagnosticLink {
     /** Over sockets the operating systems on both sides may be late. */
     private static final Duration SOCKET_MARGIN = Duration.ofMillis(400);
 
     private static final Duration BUS_MARGIN = Duration.ofMillis(20);
+    private static final int ADDRESSES = 256;
 
     private final Scheduler time;
     private final CanPort port;
     private final PackLink.Can addressing;
     private final Duration margin;
     private final Runnable onClose;
+    private final IsoTpSettings settings;
+    private final Map<Integer, Integer> addressByResponseId = new HashMap<>();
     private final Map<Integer, IsoTpEndpoint> endpoints = new HashMap<>();
     private AwaitedReply awaited;
+    private AwaitedReplies awaitedAll;
     private volatile boolean lost;
 
     private CanLink(Scheduler time, CanPort port, PackLink.Can addressing, Duration margin, Runnable onClose) {
@@ -41,21 +49,31 @@ public final class CanLink implements DiagnosticLink {
         this.addressing = addressing;
         this.margin = margin;
         this.onClose = onClose;
+        settings = IsoTpSettings.STANDARD.withFrames(addressing.frameOctets());
+        for (int address = 0; address < ADDRESSES; address++) {
+            addressByResponseId.putIfAbsent(addressing.responseId(address), address);
+        }
     }
 
     /** A link on a bus in the same process; the port must be a fresh one. */
     public static CanLink on(Scheduler time, CanPort port, PackLink.Can addressing) {
         CanLink link = new CanLink(time, port, addressing, BUS_MARGIN, () -> {});
-        port.listen(link::onFrame);
+        port.listen(link.addressByResponseId::containsKey, link::onFrame);
         return link;
+    }
+
+    /** As {@link #open(String, int, PackLink.Can, FrameTap)}, without a record of the frames. */
+    public static CanLink open(String host, int port, PackLink.Can addressing) {
+        return open(host, port, addressing, (frame, nanos) -> {});
     }
 
     /**
      * A link to a bus behind a hub.
      *
+     * @param tap sees every frame of the bus
      * @throws LinkLostException when nobody listens there
      */
-    public static CanLink open(String host, int port, PackLink.Can addressing) {
+    public static CanLink open(String host, int port, PackLink.Can addressing, FrameTap tap) {
         PacedTime time = new PacedTime("can-link");
         CanLink[] self = new CanLink[1];
         SocketCanPort socket;
@@ -70,7 +88,10 @@ public final class CanLink implements DiagnosticLink {
             time.close();
         });
         self[0] = link;
-        time.execute(() -> socket.listen(link::onFrame));
+        time.execute(() -> {
+            socket.tap(tap);
+            socket.listen(link.addressByResponseId::containsKey, link::onFrame);
+        });
         return link;
     }
 
@@ -78,8 +99,23 @@ public final class CanLink implements DiagnosticLink {
     public Reply request(int address, Bytes request, Waits waits) {
         AwaitedReply reply = new AwaitedReply(time, request, waits, margin);
         time.execute(() -> begin(address, request, reply));
+        return await(reply.future());
+    }
+
+    @Override
+    public List<Heard> requestAll(Bytes request, Waits waits) {
+        int most = addressing.frameOctets() > 8 ? addressing.frameOctets() - 2 : 7;
+        if (request.length() > most) {
+            throw new IllegalArgumentException("request: " + request.length() + " (expected 1.." + most + " octets)");
+        }
+        AwaitedReplies replies = new AwaitedReplies(time, request, waits, margin);
+        time.execute(() -> beginAll(request, replies));
+        return await(replies.future());
+    }
+
+    private <T> T await(CompletableFuture<T> future) {
         try {
-            return time.await(reply.future());
+            return time.await(future);
         } catch (CompletionException e) {
             if (e.getCause() instanceof LinkLostException gone) throw new LinkLostException(gone.getMessage(), gone);
             throw e;
@@ -102,27 +138,49 @@ public final class CanLink implements DiagnosticLink {
         });
     }
 
+    private void beginAll(Bytes request, AwaitedReplies replies) {
+        awaitedAll = replies;
+        if (lost) {
+            onLost();
+            return;
+        }
+        for (int address = 0; address < ADDRESSES; address++) listen(address, replies);
+        int id = addressing.functionalId();
+        new IsoTpEndpoint(time, port, IsoTpAddressing.normal(id, id, addressing.extended()), settings)
+                .send(request, outcome -> {
+                    if (outcome == Outcome.DONE) replies.sent();
+                    else replies.end();
+                });
+    }
+
+    private void listen(int address, AwaitedReplies replies) {
+        IsoTpEndpoint endpoint = endpoints.computeIfAbsent(address, this::endpoint);
+        endpoint.onMessage(message -> replies.onMessage(address, message));
+        endpoint.onIncoming(() -> replies.incoming(address));
+        endpoint.onBroken(outcome -> replies.broken(address));
+    }
+
     @Override
     public void tell(int address, Bytes request) {
         time.execute(() -> endpoints.computeIfAbsent(address, this::endpoint).send(request, outcome -> {}));
     }
 
     private IsoTpEndpoint endpoint(int address) {
-        return new IsoTpEndpoint(
-                time,
-                port,
-                new IsoTpEndpoint.Addressing(
-                        addressing.requestId(address), addressing.responseId(address), addressing.extended()),
-                IsoTpSettings.STANDARD);
+        IsoTpAddressing ids = IsoTpAddressing.normal(
+                addressing.requestId(address), addressing.responseId(address), addressing.extended());
+        return new IsoTpEndpoint(time, port, ids, settings);
     }
 
     private void onFrame(CanFrame frame) {
-        endpoints.values().forEach(endpoint -> endpoint.onFrame(frame));
+        IsoTpEndpoint endpoint = endpoints.get(addressByResponseId.get(frame.id()));
+        if (endpoint != null) endpoint.onFrame(frame);
     }
 
     private void onLost() {
         lost = true;
-        if (awaited != null) awaited.lost(new LinkLostException("The connection to the interface ended."));
+        LinkLostException gone = new LinkLostException("The connection to the interface ended.");
+        if (awaited != null) awaited.lost(gone);
+        if (awaitedAll != null) awaitedAll.lost(gone);
     }
 
     @Override

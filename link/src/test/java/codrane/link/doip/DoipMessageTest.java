@@ -10,12 +10,29 @@ import codrane.link.doip.DoipMessage.RoutingRequest;
 import codrane.link.doip.DoipMessage.RoutingResponse;
 import java.io.ByteArrayInputStream;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 class DoipMessageTest {
     private static final List<DoipMessage> ALL = List.of(
             new DoipMessage.HeaderNegative(1),
+            new DoipMessage.IdentificationRequest(),
+            new DoipMessage.IdentificationByEid(Bytes.parse("020000000001")),
+            new DoipMessage.IdentificationByVin(Bytes.ascii("0TVWP2E67TN002240")),
+            new DoipMessage.Announcement(
+                    Bytes.ascii("0TVWP2E67TN002240"),
+                    0x1000,
+                    Bytes.parse("020000000001"),
+                    Bytes.parse("020000000001"),
+                    0,
+                    Optional.of(0)),
+            new DoipMessage.Announcement(
+                    Bytes.filled(17, 0xFF), 0x1000, Bytes.filled(6, 0), Bytes.filled(6, 0), 0x10, Optional.empty()),
+            new DoipMessage.EntityStatusRequest(),
+            new DoipMessage.EntityStatus(0, 4, 1, 65_535),
+            new DoipMessage.PowerModeRequest(),
+            new DoipMessage.PowerMode(1),
             new RoutingRequest(0x0E00, 0),
             new RoutingResponse(0x0E00, 0x1000, 0x10),
             new DoipMessage.AliveRequest(),
@@ -27,6 +44,9 @@ class DoipMessageTest {
     @Test
     void encode_messages_areTheHandWrittenOctets() {
         assertThat(new RoutingRequest(0x0E00, 0).encode().hex()).isEqualTo("02FD0005000000070E000000000000");
+        assertThat(new DoipMessage.IdentificationRequest().encode().hex()).isEqualTo("02FD000100000000");
+        assertThat(new DoipMessage.EntityStatus(0, 4, 1, 65_535).encode().hex())
+                .isEqualTo("02FD4002000000070004010000FFFF");
         assertThat(new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190"))
                         .encode()
                         .hex())
@@ -50,7 +70,8 @@ class DoipMessageTest {
     void stream_hugeLength_isRefusedBeforeAllocating() throws Exception {
         DoipStream stream = new DoipStream(
                 new ByteArrayInputStream(Bytes.parse("02FD8001FFFFFFFF").toArray()));
-        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Bad(0x02, true));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Bad(0x02, false));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.End());
     }
 
     @Test
@@ -74,5 +95,15 @@ class DoipMessageTest {
             }
             assertThat(DoipMessage.decode(Bytes.copyOf(octets))).isNotNull();
         }
+    }
+
+    @Test
+    void decodeHeader_defaultVersion_isTakenInIdentificationRequestsOnly() {
+        assertThat(DoipMessage.decode(Bytes.parse("FF00000100000000")).value())
+                .isEqualTo(new DoipMessage.IdentificationRequest());
+        assertThat(DoipMessage.decode(Bytes.parse("FF00000700000000")).isMalformed())
+                .isTrue();
+        assertThat(DoipMessage.decode(Bytes.parse("02FC000100000000")).isMalformed())
+                .isTrue();
     }
 }

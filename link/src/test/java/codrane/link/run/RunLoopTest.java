@@ -54,6 +54,11 @@ class RunLoopTest {
             return new Reply.Positive(answer(request));
         }
 
+        @Override
+        public List<Heard> requestAll(Bytes request, Waits waits) {
+            throw new UnsupportedOperationException("a run asks no one but its module");
+        }
+
         private Bytes answer(Bytes request) {
             return switch (request.u8(0)) {
                 case 0x27 -> request.u8(1) == 1 ? Bytes.of(0x67, 1, 1, 2, 3, 4) : Bytes.of(0x67, 2);

@@ -17,11 +17,14 @@ class PcapngWriterTest {
         }
         String section = "0A0D0D0A" + "1C000000" + "4D3C2B1A" + "01000000" + "FFFFFFFFFFFFFFFF" + "1C000000";
         String description =
-                "01000000" + "20000000" + "E3000000" + "10000000" + "09000100" + "09000000" + "00000000" + "20000000";
+                "01000000" + "20000000" + "E3000000" + "48000000" + "09000100" + "09000000" + "00000000" + "20000000";
+        String ethernet =
+                "01000000" + "20000000" + "01000000" + "00000000" + "09000100" + "09000000" + "00000000" + "20000000";
         String standard = "06000000" + "30000000" + "00000000" + "01000000" + "02000000" + "10000000" + "10000000"
                 + "00000448" + "04000000" + "0322F190" + "00000000" + "30000000";
         String extended = "06000000" + "30000000" + "00000000" + "00000000" + "03000000" + "10000000" + "10000000"
                 + "98DA10F1" + "00000000" + "0000000000000000" + "30000000";
-        assertThat(Bytes.copyOf(out.toByteArray()).hex()).isEqualTo(section + description + standard + extended);
+        assertThat(Bytes.copyOf(out.toByteArray()).hex())
+                .isEqualTo(section + description + ethernet + standard + extended);
     }
 }

@@ -7,35 +7,38 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
-import codrane.core.run.ResponseCode.Known;
+import codrane.core.uds.ResponseCode.Known;
+import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.can.CanPort;
 import codrane.link.can.SimulatedBus;
+import codrane.link.isotp.IsoTpAddressing;
 import codrane.link.isotp.IsoTpEndpoint;
 import codrane.link.isotp.IsoTpSettings;
 import codrane.link.time.VirtualTime;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 
 /** The tester's side of UDS: P2, response pending, answers that are not ours. */
 class CanLinkTest {
-    private static final PackLink.Can ADDRESSING = new PackLink.Can(500_000, false, 0x400, 2, 1, 0x7DF);
+    private static final PackLink.Can ADDRESSING = new PackLink.Can(
+            500_000, Optional.empty(), false, new PackLink.Ids(0x400, 2), new PackLink.Ids(0x401, 2), 0x7DF);
     private static final Waits WAITS = new Waits(Duration.ofMillis(50), Duration.ofSeconds(5));
     private static final int LIFT = 0x67;
 
     private final VirtualTime time = new VirtualTime();
-    private final SimulatedBus bus = new SimulatedBus(time, 500_000, 1);
+    private final SimulatedBus bus = new SimulatedBus(time, SimulatedBus.Rates.of(500_000));
     private final CanLink link = CanLink.on(time, bus.attach(), ADDRESSING);
     private final List<Bytes> asked = new ArrayList<>();
     private IsoTpEndpoint module;
 
     private void answering(Consumer<Bytes> answer) {
         CanPort port = bus.attach();
-        module = new IsoTpEndpoint(
-                time, port, new IsoTpEndpoint.Addressing(0x4CF, 0x4CE, false), IsoTpSettings.STANDARD);
+        module = new IsoTpEndpoint(time, port, IsoTpAddressing.normal(0x4CF, 0x4CE, false), IsoTpSettings.STANDARD);
         port.listen(module::onFrame);
         module.onMessage(request -> {
             asked.add(request);
@@ -130,5 +133,42 @@ class CanLinkTest {
     void open_nobodyListens_isLostWithAClearSentence() {
         LinkLostException lost = assertThrows(LinkLostException.class, () -> CanLink.open("127.0.0.1", 1, ADDRESSING));
         assertThat(lost.getMessage()).contains("The interface at 127.0.0.1:1 does not answer");
+    }
+
+    /** Modules 10 and 67 on one bus; each takes what is sent to all. */
+    private void everyoneAnswers(int address, long millis, String hex) {
+        CanPort port = bus.attach();
+        int request = ADDRESSING.requestId(address);
+        IsoTpEndpoint own = new IsoTpEndpoint(
+                time, port, IsoTpAddressing.normal(request + 1, request, false), IsoTpSettings.STANDARD);
+        IsoTpEndpoint all = new IsoTpEndpoint(
+                time, port, IsoTpAddressing.normal(request + 1, 0x7DF, false), IsoTpSettings.STANDARD);
+        all.onMessage(
+                message -> time.after(Duration.ofMillis(millis), () -> own.send(Bytes.parse(hex), outcome -> {})));
+        port.listen(frame -> {
+            own.onFrame(frame);
+            all.onFrame(frame);
+        });
+    }
+
+    @Test
+    void requestAll_severalModules_collectsShortAndLongAnswers() {
+        everyoneAnswers(0x10, 10, "62F190" + "41".repeat(17));
+        everyoneAnswers(0x67, 12, "7F2231");
+        assertThat(link.requestAll(Bytes.parse("22F190"), WAITS))
+                .containsExactlyInAnyOrder(
+                        new DiagnosticLink.Heard(0x10, new Reply.Positive(Bytes.parse("62F190" + "41".repeat(17)))),
+                        new DiagnosticLink.Heard(0x67, new Reply.Refused(Known.REQUEST_OUT_OF_RANGE.code())));
+    }
+
+    @Test
+    void requestAll_nobodyThere_endsAfterP2() {
+        assertThat(link.requestAll(Bytes.parse("3E00"), WAITS)).isEmpty();
+        assertThat(time.now()).isLessThan(Duration.ofMillis(100).toNanos());
+    }
+
+    @Test
+    void requestAll_longerThanOneFrame_isTheCallersMistake() {
+        assertThrows(IllegalArgumentException.class, () -> link.requestAll(Bytes.filled(8, 0x22), WAITS));
     }
 }

@@ -1,6 +1,7 @@
 package codrane.standin.control;
 
-import codrane.link.can.FrameFault;
+import codrane.core.pack.Equipment.Sensor;
+import codrane.standin.fault.FaultSpec;
 import codrane.standin.vehicle.SimulatedVehicle;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
@@ -8,24 +9,22 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.CompletableFuture;
+import java.util.Optional;
 import java.util.concurrent.Executors;
-import java.util.concurrent.atomic.AtomicInteger;
 import tools.jackson.databind.ObjectMapper;
 
 /**
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
- * /look}, {@code POST /support-unit/on|off}, {@code POST /key/off|on|running}, {@code POST /drop/COUNT}, {@code POST
- * /cut}.
+ * /look}, {@code GET /faults}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
+ * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
+ * /faults/clear}.
  */
 public final class ControlPort implements AutoCloseable {
-    private static final int MOST_DROPPED = 1_000_000;
-
     private final HttpServer server;
     private final RunningVehicle running;
-    private final AtomicInteger toDrop = new AtomicInteger();
     private final ObjectMapper json = new ObjectMapper();
 
     /** @param port 0 takes a free one */
@@ -35,10 +34,6 @@ public final class ControlPort implements AutoCloseable {
         server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         server.createContext("/", this::handle);
         server.start();
-        running.bus()
-                .ifPresent(bus -> bus.fault((frame, nanos) -> toDrop.getAndUpdate(n -> Math.max(0, n - 1)) > 0
-                        ? new FrameFault.Fate.Drop()
-                        : new FrameFault.Fate.Deliver()));
     }
 
     public int port() {
@@ -47,55 +42,87 @@ public final class ControlPort implements AutoCloseable {
 
     private void handle(HttpExchange exchange) throws IOException {
         try (exchange) {
-            String[] path = exchange.getRequestURI().getPath().substring(1).split("/");
-            boolean known = exchange.getRequestMethod().equals("GET") ? get(exchange, path[0]) : post(path);
-            if (!known) send(exchange, 404, Map.of("message", "not known here"));
-            else if (exchange.getRequestMethod().equals("POST")) send(exchange, 200, look());
+            String path = exchange.getRequestURI().getPath().substring(1);
+            if (exchange.getRequestMethod().equals("GET")) {
+                Optional<Map<String, Object>> body = get(path);
+                send(exchange, body.isPresent() ? 200 : 404, body.orElse(Map.of("message", "not known here")));
+            } else {
+                Optional<String> problem = path.equals("fault") ? bring(exchange) : post(path);
+                if (problem.isEmpty()) send(exchange, 200, running.look());
+                else send(exchange, 404, Map.of("message", problem.get()));
+            }
         }
     }
 
-    private boolean get(HttpExchange exchange, String what) throws IOException {
-        SimulatedVehicle vehicle = running.vehicle();
-        switch (what) {
-            case "meter" ->
-                send(
-                        exchange,
-                        200,
-                        Map.of(
-                                "volts",
-                                vehicle.supply().volts(),
-                                "supportUnit",
-                                vehicle.supply().unitOn()));
-            case "look" -> send(exchange, 200, look());
-            default -> {
-                return false;
-            }
-        }
-        return true;
+    private Optional<Map<String, Object>> get(String path) {
+        return switch (path) {
+            case "meter" -> Optional.of(meter());
+            case "look" -> Optional.of(running.look());
+            case "faults" -> Optional.of(kinds());
+            default -> Optional.empty();
+        };
     }
 
-    private boolean post(String[] path) {
-        SimulatedVehicle vehicle = running.vehicle();
-        switch (String.join("/", path)) {
-            case "support-unit/on" -> vehicle.supply().switchUnit(true);
-            case "support-unit/off" -> vehicle.supply().switchUnit(false);
-            case "key/off", "key/on", "key/running" -> {
-                SimulatedVehicle.Key key = SimulatedVehicle.Key.valueOf(path[1].toUpperCase(Locale.ROOT));
-                running.time().execute(() -> vehicle.key(key));
-            }
+    /** The faults that can be brought about, in words. */
+    private static Map<String, Object> kinds() {
+        Map<String, Object> kinds = new LinkedHashMap<>();
+        for (FaultSpec.Kind kind : FaultSpec.Kind.values()) kinds.put(kind.key(), kind.words());
+        return kinds;
+    }
+
+    private Map<String, Object> meter() {
+        Map<String, Object> meter = new LinkedHashMap<>();
+        meter.put("volts", running.vehicle().volts());
+        meter.put("supportUnit", running.vehicle().supply().unitOn());
+        meter.put("celsius", running.celsius());
+        return meter;
+    }
+
+    private Optional<String> post(String path) {
+        switch (path) {
+            case "support-unit/on" -> running.vehicle().supply().switchUnit(true);
+            case "support-unit/off" -> running.vehicle().supply().switchUnit(false);
+            case "key/off", "key/on", "key/running" -> turnKey(path.substring(4));
+            case "doors/open" -> move(Sensor.DOORS, 1);
+            case "doors/closed" -> move(Sensor.DOORS, 0);
+            case "tailgate/open" -> move(Sensor.TAILGATE, 1);
+            case "tailgate/closed" -> move(Sensor.TAILGATE, 0);
+            case "gear/drive" -> move(Sensor.GEAR, 0);
+            case "gear/park" -> move(Sensor.GEAR, 1);
             case "cut" -> running.cut();
+            case "faults/clear" -> running.clearFaults();
             default -> {
-                if (path.length != 2 || !path[0].equals("drop") || !path[1].matches("\\d{1,6}")) return false;
-                toDrop.set(Math.min(MOST_DROPPED, Integer.parseInt(path[1])));
+                if (!path.matches("drop/\\d{1,6}")) return Optional.of("not known here");
+                return bring("drop:count=" + path.substring(5));
             }
         }
-        return true;
+        return Optional.empty();
     }
 
-    private Map<String, Object> look() {
-        CompletableFuture<Map<String, Object>> look = new CompletableFuture<>();
-        running.time().execute(() -> look.complete(running.vehicle().look()));
-        return look.join();
+    private void turnKey(String position) {
+        SimulatedVehicle.Key key = SimulatedVehicle.Key.valueOf(position.toUpperCase(Locale.ROOT));
+        running.act(() -> running.vehicle().key(key));
+        running.ready(key != SimulatedVehicle.Key.OFF);
+    }
+
+    private void move(Sensor sensor, int position) {
+        running.act(() -> running.vehicle().move(sensor, position));
+    }
+
+    private Optional<String> bring(HttpExchange exchange) {
+        String query = Optional.ofNullable(exchange.getRequestURI().getQuery()).orElse("");
+        return query.startsWith("spec=") ? bring(query.substring(5)) : Optional.of("say which fault: /fault?spec=…");
+    }
+
+    private Optional<String> bring(String text) {
+        return switch (FaultSpec.parse(text)) {
+            case FaultSpec.Parsed.Bad(String reason) -> Optional.of(reason);
+            case FaultSpec.Parsed.Spec(FaultSpec spec) -> {
+                if (!running.fits(spec)) yield Optional.of("This vehicle has no module " + spec.module() + ".");
+                running.bring(spec);
+                yield Optional.empty();
+            }
+        };
     }
 
     private void send(HttpExchange exchange, int status, Map<String, Object> body) throws IOException {

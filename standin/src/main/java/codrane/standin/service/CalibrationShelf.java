@@ -6,7 +6,7 @@ import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ReadResult;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.standin.vehicle.CalibrationImage;
+import codrane.standin.module.CalibrationImage;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

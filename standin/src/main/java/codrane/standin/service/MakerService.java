@@ -6,7 +6,7 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.vin.Vin;
 import codrane.core.vin.VinCheck;
-import codrane.standin.vehicle.FactoryCoding;
+import codrane.standin.module.FactoryCoding;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;

@@ -1,30 +1,46 @@
 package codrane.standin.vehicle;
 
-import codrane.core.coding.Layout;
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
-import codrane.core.pack.Condition;
+import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.part.Version;
+import codrane.core.pack.VehicleCondition;
 import codrane.link.time.Scheduler;
-import java.util.HashSet;
+import codrane.standin.module.Gateway;
+import codrane.standin.module.Immobiliser;
+import codrane.standin.module.ModuleState;
+import codrane.standin.module.Pace;
+import codrane.standin.module.Surroundings;
+import codrane.standin.module.UdsServer;
+import java.security.PublicKey;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 
-/** A vehicle made from a pack: its modules, key, supply and gateway. All state lives on one scheduler. */
-public final class SimulatedVehicle {
-    private static final Set<Integer> PASSES_LOCKED = Set.of(0x10, 0x19, 0x22, 0x3E);
-
+/** A vehicle made from a pack: its modules, controls, supply, gateway and immobiliser. All state lives on one scheduler. */
+public final class SimulatedVehicle implements Surroundings {
     private final Pack pack;
-    private final Map<Integer, SimulatedModule> modules = new LinkedHashMap<>();
+    private final Scheduler time;
+    private final Pace pace;
+    private final Instant begin;
+    private final long beginNanos;
+    private final Map<Integer, UdsServer> servers = new LinkedHashMap<>();
+    private final Controls controls = new Controls();
     private final Supply supply;
-    private final boolean gatewayLocked;
-    private Key key = Key.ON;
+    private final Gateway gateway;
+    private final Immobiliser immobiliser;
+    private final FaultCauses causes;
     private Consumer<String> onBlock = module -> {};
+    private boolean asleep;
+    private boolean unpowered;
+    private long keyTurns;
 
     /** Position of the key. */
     public enum Key {
@@ -33,18 +49,36 @@ public final class SimulatedVehicle {
         RUNNING
     }
 
-    public SimulatedVehicle(Setup setup, Scheduler time, Pace pace) {
-        pack = setup.pack();
-        supply = new Supply(time, pack.supply());
-        gatewayLocked = pack.hasGateway(setup.vin());
-        for (PackModule module : pack.modules().values()) {
-            Setup.Deviation deviation = setup.of(module.id());
-            if (!deviation.fitted()) continue;
-            modules.put(
-                    module.address(), new SimulatedModule(this, new ModuleState(pack, module, deviation), time, pace));
+    /**
+     * The world outside the vehicle.
+     *
+     * @param begin what the vehicle's clock shows at first
+     * @param authority whose grants its gateway accepts
+     */
+    public record World(Instant begin, PublicKey authority) {
+        /** The machine's own time. */
+        public static World now(PublicKey authority) {
+            return new World(InstantSource.system().instant(), authority);
         }
     }
 
+    public SimulatedVehicle(Setup setup, Scheduler time, Pace pace, World world) {
+        pack = setup.pack();
+        this.time = time;
+        this.pace = pace;
+        begin = world.begin();
+        beginNanos = time.now();
+        supply = new Supply(time, pack.supply());
+        gateway = new Gateway(pack.gateway().filter(g -> pack.hasGateway(setup.vin())), setup.vin(), world.authority());
+        immobiliser = new Immobiliser(pack.equipment().immobiliser(), setup.vin(), pack.maker());
+        causes = new FaultCauses(pack, this::server, this::silent);
+        for (PackModule module : pack.modules().values()) {
+            ModuleState state = new ModuleState(pack, module, setup.of(module.id()));
+            servers.put(module.address(), new UdsServer(state, this, time, pace));
+        }
+    }
+
+    @Override
     public Pack pack() {
         return pack;
     }
@@ -53,13 +87,62 @@ public final class SimulatedVehicle {
         return supply;
     }
 
-    public Key key() {
-        return key;
+    /** All modules, those too that are not there. */
+    public Collection<UdsServer> servers() {
+        return servers.values();
     }
 
+    /** @return empty when the pack has no such module */
+    public Optional<UdsServer> server(String module) {
+        return Optional.ofNullable(pack.modules().get(module)).map(m -> servers.get(m.address()));
+    }
+
+    public Key key() {
+        return Key.values()[controls.position(Sensor.KEY)];
+    }
+
+    /** Turns the key. Off for long enough, the vehicle sleeps. */
     public void key(Key position) {
-        key = position;
-        supply.key(position != Key.OFF);
+        boolean wasOff = controls.keyOff();
+        int number = switch (position) {
+            case OFF -> 0;
+            case ON -> 1;
+            case RUNNING -> 2;
+        };
+        move(Sensor.KEY, number);
+        supply.key(number != 0);
+        if (number == 0 && !wasOff) {
+            servers.values().forEach(UdsServer::powerLost);
+            long turn = ++keyTurns;
+            time.after(pack.equipment().asleepAfter().dividedBy(pace.speed()), () -> fallAsleep(turn));
+        }
+        if (number != 0 && wasOff) {
+            asleep = false;
+            keyTurns++;
+            immobiliser.keyTurned(now());
+        }
+    }
+
+    private void fallAsleep(long turn) {
+        if (turn != keyTurns) return; // the key was turned since
+        asleep = true;
+        servers.values().forEach(server -> server.state().slept());
+    }
+
+    public boolean asleep() {
+        return asleep;
+    }
+
+    /** @param position see {@link Sensor} */
+    public void move(Sensor sensor, int position) {
+        controls.move(sensor, position);
+    }
+
+    /** Cuts the vehicle's own supply: what is not kept is forgotten. */
+    public void losePower(Duration span) {
+        unpowered = true;
+        servers.values().forEach(UdsServer::powerLost);
+        time.after(span, () -> unpowered = false);
     }
 
     /** Told after each block of a download, with the module's id; for faults at a chosen block. */
@@ -67,127 +150,101 @@ public final class SimulatedVehicle {
         onBlock = listener;
     }
 
-    /** @param respond takes each response; a request to an address that is not fitted is answered by silence */
-    public void request(int address, Bytes request, Consumer<Bytes> respond) {
-        SimulatedModule module = modules.get(address);
-        if (module != null && key != Key.OFF) module.handle(request, respond);
+    /** @param respond takes each response; a request to an address that is not there is answered by silence */
+    public void request(int address, Bytes request, boolean functional, Consumer<Bytes> respond) {
+        UdsServer server = servers.get(address);
+        if (server != null && awake(server)) server.handle(request, functional, respond);
     }
 
-    public boolean fitted(int address) {
-        return modules.containsKey(address);
+    /** With the key off only the module that knows the key's position is there, until all sleep. */
+    private boolean awake(UdsServer server) {
+        if (unpowered || asleep) return false;
+        return !controls.keyOff() || server.module().id().equals(pack.key().module());
     }
 
-    boolean engineRunning() {
-        return key == Key.RUNNING;
+    private boolean silent(UdsServer server) {
+        return server.unreachable();
     }
 
-    /** This slice's gateway is never authorised: it lets reads pass and refuses the rest. */
-    boolean gatewayRefuses(int service) {
-        return gatewayLocked && !PASSES_LOCKED.contains(service);
+    @Override
+    public double volts() {
+        return unpowered ? 0 : supply.volts();
     }
 
-    Optional<Bytes> liveValue(SimulatedModule module, int dataIdentifier) {
-        Pack.KeyPosition position = pack.key();
-        boolean here =
-                module.state().module.id().equals(position.module()) && position.dataIdentifier() == dataIdentifier;
-        return here
-                ? Optional.of(Bytes.of(
-                        switch (key) {
-                            case OFF -> 0;
-                            case ON -> 1;
-                            case RUNNING -> 2;
-                        }))
-                : Optional.empty();
+    @Override
+    public void programming(boolean under) {
+        supply.programming(under);
     }
 
-    void blockWritten(SimulatedModule module) {
-        onBlock.accept(module.state().module.id());
+    @Override
+    public boolean holds(VehicleCondition condition) {
+        return controls.holds(condition);
     }
 
-    void refreshFaults(SimulatedModule module) {
-        Set<FaultCode> can = new HashSet<>();
-        Set<FaultCode> arising = new HashSet<>();
-        for (Pack.FaultText fault : pack.faults()) {
-            if (!fault.module().equals(module.state().module.id())
-                    || fault.arises().isEmpty()) continue;
-            can.add(fault.code());
-            if (holds(fault.arises().get())) arising.add(fault.code());
-        }
-        module.state().faults.refresh(can, arising);
+    @Override
+    public int position(Sensor sensor) {
+        return controls.position(sensor);
     }
 
-    private boolean holds(Condition condition) {
-        SimulatedModule module = modules.get(pack.module(condition.module()).address());
-        if (module == null) return false;
-        ModuleState state = module.state();
-        return switch (condition.when()) {
-            case VIN_BLANK -> state.vinBlank();
-            case VIN_FOREIGN -> !state.vinBlank() && !state.vin().equals(referenceVin());
-            case CODING_BLANK -> coding(state, condition).allAre(0xFF);
-            case CODING_FOR_ANOTHER -> codingForAnother(state, condition);
-            case SOFTWARE_BELOW ->
-                !state.bootOnly()
-                        && Version.parse(state.software())
-                                        .compareTo(Version.parse(
-                                                condition.version().orElseThrow()))
-                                < 0;
-            case BOOT_ONLY -> state.bootOnly();
-        };
+    @Override
+    public Passage passage(PackModule module, int service) {
+        return gateway.passage(module, service, now());
     }
 
-    private Bytes referenceVin() {
-        return modules.get(pack.module(pack.vinReference()).address()).state().vin();
+    @Override
+    public Gateway gateway() {
+        return gateway;
     }
 
-    private Layout layout(Condition condition) {
-        return pack.layouts().get(condition.block().orElseThrow());
+    @Override
+    public Immobiliser immobiliser() {
+        return immobiliser;
     }
 
-    private Bytes coding(ModuleState state, Condition condition) {
-        return state.coding(layout(condition).dataIdentifier());
+    @Override
+    public boolean pairable(int address) {
+        UdsServer server = servers.get(address);
+        boolean member = server != null
+                && pack.equipment()
+                        .immobiliser()
+                        .orElseThrow()
+                        .members()
+                        .contains(server.module().id());
+        return member && !server.unreachable();
     }
 
-    private boolean codingForAnother(ModuleState state, Condition condition) {
-        Bytes block = coding(state, condition);
-        String key = pack.madeFor().get(condition.block().orElseThrow());
-        if (block.allAre(0xFF) || key == null) return false;
-        String end = layout(condition).field(key).orElseThrow().read(block);
-        return !referenceVin().text().endsWith(end);
+    @Override
+    public void pair(int address) {
+        servers.get(address).pair();
+    }
+
+    @Override
+    public Set<FaultCode> arising(PackModule module) {
+        return causes.arising(module);
+    }
+
+    @Override
+    public Set<FaultCode> canArise(PackModule module) {
+        return causes.canArise(module);
+    }
+
+    @Override
+    public void blockWritten(PackModule module) {
+        onBlock.accept(module.id());
+    }
+
+    @Override
+    public Bytes vehicleVin() {
+        return causes.vehicleVin();
+    }
+
+    @Override
+    public Instant now() {
+        return begin.plusNanos(time.now() - beginNanos);
     }
 
     /** A look inside, for tests and the page of the vehicle in the next room. */
     public Map<String, Object> look() {
-        Map<String, Object> look = new LinkedHashMap<>();
-        look.put("pack", pack.id());
-        look.put("key", key.name().toLowerCase(java.util.Locale.ROOT));
-        look.put("supportUnit", supply.unitOn());
-        Map<String, Object> all = new LinkedHashMap<>();
-        modules.values().forEach(m -> {
-            refreshFaults(m);
-            all.put(m.state().module.id(), look(m.state()));
-        });
-        look.put("modules", all);
-        return look;
-    }
-
-    private Map<String, Object> look(ModuleState state) {
-        Map<String, Object> look = new LinkedHashMap<>();
-        look.put("vin", state.vinBlank() ? "" : state.vin().text());
-        look.put("bootOnly", state.bootOnly());
-        look.put("software", state.bootOnly() ? "" : state.software());
-        look.put("counter", state.counter());
-        state.flash.ifPresent(flash -> {
-            look.put("flashCrc", "%08X".formatted(flash.crc()));
-            look.put("flashNext", flash.next());
-        });
-        Map<String, Object> coding = new LinkedHashMap<>();
-        for (Layout layout : pack.blocksOf(state.module)) {
-            coding.put(layout.id(), state.coding(layout.dataIdentifier()).hex());
-        }
-        look.put("coding", coding);
-        Map<String, Object> faults = new LinkedHashMap<>();
-        state.faults.all().forEach((number, status) -> faults.put(new FaultCode(number).text(), status));
-        look.put("faults", faults);
-        return look;
+        return new VehicleLook(this).look();
     }
 }

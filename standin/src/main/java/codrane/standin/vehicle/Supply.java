@@ -2,6 +2,7 @@ package codrane.standin.vehicle;
 
 import codrane.core.pack.Pack;
 import codrane.link.time.Scheduler;
+import java.time.Duration;
 
 /** The vehicle's battery and a support unit that can be switched on and off. Voltages follow with a time constant. */
 public final class Supply {
@@ -9,6 +10,7 @@ public final class Supply {
     private static final double UNIT_OHM = 0.004;
     private static final double BATTERY_OHM = 0.013;
     private static final double TIME_CONSTANT_SECONDS = 0.7;
+    private static final double SLEEP_AMPERES = 0.03;
 
     private final Scheduler time;
     private final Pack.Supply pack;
@@ -18,6 +20,8 @@ public final class Supply {
     private boolean unitOn = true;
     private boolean keyOn = true;
     private boolean programming;
+    private double sagVolts;
+    private long sagUntil = Long.MIN_VALUE;
     private long last;
 
     Supply(Scheduler time, Pack.Supply pack) {
@@ -39,12 +43,13 @@ public final class Supply {
     }
 
     private double target() {
+        if (time.now() < sagUntil) return sagVolts;
         if (unitOn) return UNIT_SET_POINT - UNIT_OHM * load();
         return restVolts - 0.9 * dischargedAh / pack.capacityAh() - BATTERY_OHM * load();
     }
 
     private double load() {
-        return programming ? pack.programmingA() : keyOn ? pack.keyOnA() : 0.03;
+        return programming ? pack.programmingA() : keyOn ? pack.keyOnA() : SLEEP_AMPERES;
     }
 
     public synchronized void switchUnit(boolean on) {
@@ -54,6 +59,13 @@ public final class Supply {
 
     public synchronized boolean unitOn() {
         return unitOn;
+    }
+
+    /** Something else draws the voltage down for a while. */
+    public synchronized void sag(double toVolts, Duration span) {
+        volts();
+        sagVolts = toVolts;
+        sagUntil = time.now() + span.toNanos();
     }
 
     synchronized void key(boolean on) {

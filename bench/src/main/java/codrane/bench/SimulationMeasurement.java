@@ -1,0 +1,40 @@
+package codrane.bench;
+
+import codrane.core.pack.Pack;
+import codrane.standin.Rehearsal;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Locale;
+
+/** Programs modules in virtual time: how much faster than real, how much of the bus is used, how near the prediction. */
+public final class SimulationMeasurement {
+    private static final int SIX_MEGABYTES = 6_000_000;
+    private static final int ROUNDS = 4;
+
+    private SimulationMeasurement() {}
+
+    public static void main(String[] args) throws IOException {
+        for (String which : new String[] {
+            "brennick-lorne tail-lift", "ardwyn-gannet engine", "peregil-dunlin engine", "tolvane-chorus doors"
+        }) {
+            Pack pack = BenchPacks.load(Path.of("packs", which.split(" ")[0] + ".yaml"));
+            for (int i = 0; i < ROUNDS; i++) tell(which, Rehearsal.of(pack, which.split(" ")[1], SIX_MEGABYTES));
+        }
+    }
+
+    private static void tell(String which, Rehearsal r) {
+        System.out.printf(
+                Locale.ROOT,
+                "%s: %d octets, %.1f s simulated in %.2f s (%.0f times faster), bus use %.1f %%, frame on the bus %.1f %%,"
+                        + " predicted %.1f s (%+.1f %%)%n",
+                which,
+                r.bytes(),
+                r.wholeSeconds(),
+                r.realSeconds(),
+                r.wholeSeconds() / r.realSeconds(),
+                100 * r.busUse(),
+                100 * r.busShare(),
+                r.predictedSeconds(),
+                100 * (r.predictedSeconds() / r.simulatedSeconds() - 1));
+    }
+}

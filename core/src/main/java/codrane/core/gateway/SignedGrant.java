@@ -1,0 +1,88 @@
+package codrane.core.gateway;
+
+import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult;
+import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
+import java.security.KeyFactory;
+import java.security.PrivateKey;
+import java.security.PublicKey;
+import java.security.Signature;
+import java.security.spec.X509EncodedKeySpec;
+
+/**
+ * A grant with its authority's signature: as a token without a holder's key, as a certificate with it. Each part is
+ * preceded by its length in two octets. The layout is this project's own; signatures are ECDSA over P-256 and SHA-256.
+ *
+ * @param holderKey public key of the one who must prove to hold it (X.509 form); empty in a token
+ * @param signature of the authority over grant and key
+ */
+public record SignedGrant(AccessGrant grant, Bytes holderKey, Bytes signature) {
+    private static final String ALGORITHM = "SHA256withECDSA";
+
+    public static SignedGrant sign(AccessGrant grant, Bytes holderKey, PrivateKey authority) {
+        return new SignedGrant(grant, holderKey, sign(content(grant, holderKey), authority));
+    }
+
+    public Bytes encode() {
+        return content(grant, holderKey).plus(sized(signature));
+    }
+
+    public static DecodeResult<SignedGrant> decode(Bytes octets) {
+        return DecodeResult.read(octets, in -> {
+            Bytes text = in.bytes("grant", in.u16("grant length"));
+            Bytes key = in.bytes("key", in.u16("key length"));
+            Bytes signature = in.bytes("signature", in.u16("signature length"));
+            AccessGrant grant = AccessGrant.parse(new String(text.toArray(), StandardCharsets.UTF_8))
+                    .orElse(null);
+            in.check(grant != null, octets.length(), "a grant", "other text");
+            return new SignedGrant(grant, key, signature);
+        });
+    }
+
+    public boolean signedBy(PublicKey authority) {
+        return verify(content(grant, holderKey), signature, authority);
+    }
+
+    /** Whether the holder of the certificate's key signed the challenge. */
+    public boolean proves(Bytes challenge, Bytes proof) {
+        try {
+            PublicKey key = KeyFactory.getInstance("EC").generatePublic(new X509EncodedKeySpec(holderKey.toArray()));
+            return verify(challenge, proof, key);
+        } catch (GeneralSecurityException e) {
+            return false; // what came as a key is none
+        }
+    }
+
+    /** ECDSA over P-256 and SHA-256, DER form. */
+    public static Bytes sign(Bytes content, PrivateKey key) {
+        try {
+            Signature signature = Signature.getInstance(ALGORITHM);
+            signature.initSign(key);
+            signature.update(content.toArray());
+            return Bytes.copyOf(signature.sign());
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("every Java platform signs with ECDSA", e);
+        }
+    }
+
+    private static boolean verify(Bytes content, Bytes signature, PublicKey key) {
+        try {
+            Signature verifier = Signature.getInstance(ALGORITHM);
+            verifier.initVerify(key);
+            verifier.update(content.toArray());
+            return verifier.verify(signature.toArray());
+        } catch (GeneralSecurityException e) {
+            return false; // what came as a signature is none
+        }
+    }
+
+    private static Bytes content(AccessGrant grant, Bytes holderKey) {
+        return sized(Bytes.copyOf(grant.text().getBytes(StandardCharsets.UTF_8)))
+                .plus(sized(holderKey));
+    }
+
+    private static Bytes sized(Bytes part) {
+        return Bytes.of(part.length() >> 8, part.length() & 0xFF).plus(part);
+    }
+}

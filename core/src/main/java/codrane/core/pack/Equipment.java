@@ -1,0 +1,91 @@
+package codrane.core.pack;
+
+import java.time.Duration;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a vehicle has as a whole.
+ *
+ * @param sensors where positions can be read
+ * @param procedures by id
+ * @param asleepAfter with the key off, until the modules fall silent
+ */
+public record Equipment(
+        Map<Sensor, Position> sensors,
+        Map<String, Procedure> procedures,
+        Optional<VehicleOrder> order,
+        Optional<Immobiliser> immobiliser,
+        Duration asleepAfter) {
+    /** What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park; the key also 2: running. */
+    public enum Sensor {
+        KEY,
+        DOORS,
+        TAILGATE,
+        GEAR
+    }
+
+    /** @param dataIdentifier holds one octet */
+    public record Position(String module, int dataIdentifier) {}
+
+    /**
+     * The list of option codes with which a vehicle was ordered.
+     *
+     * @param dataIdentifier holds the codes as ASCII, separated by blanks
+     * @param holders modules that keep it; the first is asked
+     * @param titles of the codes
+     * @param factory codes of a vehicle as built
+     */
+    public record VehicleOrder(
+            int dataIdentifier, List<String> holders, Map<String, String> titles, List<String> factory) {
+        public VehicleOrder {
+            holders = List.copyOf(holders);
+            titles = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(titles));
+            factory = List.copyOf(factory);
+        }
+
+        /** Octets with room for every code. */
+        public int octets() {
+            return titles.keySet().stream().mapToInt(code -> code.length() + 1).sum();
+        }
+    }
+
+    /**
+     * Invented; no real maker's immobiliser works like this.
+     *
+     * @param master module that keeps the secret and the keys
+     * @param members modules that must be paired with it
+     * @param state data identifier, octets: paired 0 or 1, attempts left, seconds to wait (two), keys learned
+     * @param pairRoutine options: address of the member, then the access code and, if asked for, the daily code
+     * @param keyRoutine options: the access code; then the key must be turned within the window
+     * @param codeDigits of the access code
+     * @param dailyCode whether the maker's code of the day is asked for too
+     */
+    public record Immobiliser(
+            String master,
+            List<String> members,
+            int state,
+            int pairRoutine,
+            int keyRoutine,
+            int codeDigits,
+            Limits limits,
+            boolean dailyCode) {
+        public Immobiliser {
+            members = List.copyOf(members);
+        }
+    }
+
+    /**
+     * @param attempts wrong codes until it waits
+     * @param lockout until it takes a code again
+     * @param window in which the key must be turned
+     */
+    public record Limits(int attempts, Duration lockout, Duration window) {}
+
+    public Equipment {
+        sensors = Map.copyOf(sensors);
+        procedures = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(procedures));
+    }
+}

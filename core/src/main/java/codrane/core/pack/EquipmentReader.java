@@ -1,0 +1,125 @@
+package codrane.core.pack;
+
+import codrane.core.pack.Equipment.Immobiliser;
+import codrane.core.pack.Equipment.Limits;
+import codrane.core.pack.Equipment.Position;
+import codrane.core.pack.Equipment.Sensor;
+import codrane.core.pack.Equipment.VehicleOrder;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Reads what a vehicle has as a whole. */
+final class EquipmentReader {
+    private final Map<String, PackModule> modules;
+
+    EquipmentReader(Map<String, PackModule> modules) {
+        this.modules = modules;
+    }
+
+    /** @param in the pack itself */
+    Equipment equipment(YamlMap in) {
+        return new Equipment(
+                sensors(in.map("sensors")),
+                in.has("procedures") ? procedures(in.map("procedures")) : Map.of(),
+                in.has("order") ? Optional.of(order(in.map("order"))) : Optional.empty(),
+                in.has("immobiliser") ? Optional.of(immobiliser(in.map("immobiliser"))) : Optional.empty(),
+                Duration.ofSeconds(in.integer("asleep-after-s", 1, 3600, 20)));
+    }
+
+    private Map<Sensor, Position> sensors(YamlMap in) {
+        Map<Sensor, Position> sensors = new LinkedHashMap<>();
+        for (Sensor sensor : Sensor.values()) {
+            String key = YamlMap.dashed(sensor);
+            if (sensor != Sensor.KEY && !in.has(key)) continue;
+            YamlMap entry = in.map(key);
+            sensors.put(sensor, new Position(known(entry, "module"), entry.integer("id", 0, 0xFFFF)));
+            entry.end();
+        }
+        in.end();
+        return sensors;
+    }
+
+    private Map<String, Procedure> procedures(YamlMap in) {
+        Map<String, Procedure> procedures = new LinkedHashMap<>();
+        for (String id : in.keys()) {
+            YamlMap entry = in.map(id);
+            procedures.put(
+                    id,
+                    new Procedure(
+                            id,
+                            known(entry, "module"),
+                            entry.integer("routine", 0, 0xFFFF),
+                            entry.text("title"),
+                            Duration.ofSeconds(entry.integer("seconds", 0, 3600)),
+                            needs(entry),
+                            entry.constant("effect", Procedure.Effect.values()),
+                            entry.text("expect", "")));
+            entry.end();
+        }
+        return procedures;
+    }
+
+    private static List<VehicleCondition> needs(YamlMap in) {
+        List<VehicleCondition> needs = new ArrayList<>();
+        for (String key : in.texts("needs")) {
+            VehicleCondition.of(key)
+                    .ifPresentOrElse(needs::add, () -> in.problem("needs", "names " + key + ", which is no condition"));
+        }
+        return needs;
+    }
+
+    private VehicleOrder order(YamlMap in) {
+        List<String> holders = in.texts("holders");
+        holders.stream().filter(h -> !modules.containsKey(h)).forEach(h -> missing(in, "holders", h));
+        Map<String, String> titles = LayoutReader.texts(in.map("codes"));
+        titles.keySet().stream()
+                .filter(code -> !code.matches("[A-Z0-9]{2,6}"))
+                .forEach(code -> in.problem("codes", "has " + code + " (expected 2 to 6 capital letters or digits)"));
+        List<String> factory = in.texts("factory");
+        factory.stream()
+                .filter(code -> !titles.containsKey(code))
+                .forEach(code -> in.problem("factory", "has " + code + ", which is no code"));
+        if (holders.isEmpty()) in.problem("holders", "must name at least one module");
+        VehicleOrder order = new VehicleOrder(
+                in.integer("id", 0, 0xFFFF),
+                holders.stream().filter(modules::containsKey).toList(),
+                titles,
+                factory);
+        in.end();
+        return order;
+    }
+
+    private Immobiliser immobiliser(YamlMap in) {
+        List<String> members = in.texts("members");
+        members.stream().filter(m -> !modules.containsKey(m)).forEach(m -> missing(in, "members", m));
+        Immobiliser immobiliser = new Immobiliser(
+                known(in, "master"),
+                members.stream().filter(modules::containsKey).toList(),
+                in.integer("state", 0, 0xFFFF),
+                in.integer("pair", 0, 0xFFFF),
+                in.integer("learn-key", 0, 0xFFFF),
+                in.integer("code-digits", 4, 8),
+                new Limits(
+                        in.integer("attempts", 1, 20),
+                        Duration.ofSeconds(in.integer("wait-s", 1, 86_400)),
+                        Duration.ofSeconds(in.integer("window-s", 1, 600))),
+                in.flag("daily-code", false));
+        in.end();
+        return immobiliser;
+    }
+
+    /** The id of a module that must be there. */
+    String known(YamlMap in, String key) {
+        String id = in.text(key);
+        if (!id.isEmpty() && !modules.containsKey(id)) missing(in, key, id);
+        return id;
+    }
+
+    private static void missing(YamlMap in, String key, String id) {
+        in.problem(key, "names the module " + id + ", which is not there");
+    }
+}

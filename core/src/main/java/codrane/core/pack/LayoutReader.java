@@ -1,0 +1,123 @@
+package codrane.core.pack;
+
+import codrane.core.coding.BlockCheck;
+import codrane.core.coding.Field;
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Reads the coding layouts of a pack. */
+final class LayoutReader {
+    private final Map<String, String> madeFor = new LinkedHashMap<>();
+
+    /** By layout, the field that holds the end of the VIN for which a block was made. */
+    Map<String, String> madeFor() {
+        return madeFor;
+    }
+
+    Map<String, Layout> layouts(YamlMap in) {
+        Map<String, Layout> layouts = new LinkedHashMap<>();
+        for (String id : in.keys()) {
+            YamlMap entry = in.map(id);
+            layouts.put(id, layout(id, entry));
+            entry.end();
+        }
+        return layouts;
+    }
+
+    private Layout layout(String id, YamlMap in) {
+        int length = in.integer("octets", 1, 4095);
+        List<Field> fields = new ArrayList<>();
+        for (YamlMap entry : in.maps("fields")) {
+            Field field = field(entry);
+            if (field.end() > length * 8) entry.problem("at", "ends past the block's " + length + " octets");
+            else fields.add(field);
+            entry.end();
+        }
+        Layout layout = new Layout(
+                id,
+                in.text("title"),
+                in.integer("id", 0, 0xFFFF),
+                length,
+                fields,
+                in.has("check") ? check(in.map("check"), length) : BlockCheck.NONE,
+                in.has("factory") ? texts(in.map("factory")) : Map.of());
+        if (layout.encode(layout.factory(), Bytes.filled(length, 0)) instanceof Layout.Encoded.Refused(String reason)) {
+            in.problem("factory", "can't be: " + reason);
+        }
+        if (in.has("made-for")) {
+            String key = in.text("made-for");
+            if (layout.field(key).isEmpty()) in.problem("made-for", "names the field " + key + ", which is not there");
+            madeFor.put(id, key);
+        }
+        return layout;
+    }
+
+    static Map<String, String> texts(YamlMap in) {
+        Map<String, String> values = new LinkedHashMap<>();
+        for (String key : in.keys()) values.put(key, in.text(key));
+        return values;
+    }
+
+    private static Field field(YamlMap in) {
+        String key = in.text("key");
+        String title = in.text("title");
+        int at = in.integer("at", 0, 4095 * 8 - 1);
+        int bits = in.integer("bits", 1, 4095 * 8);
+        boolean little = in.text("order", "big").equals("little");
+        Map<Long, String> values = new LinkedHashMap<>();
+        Field.Scale scale = Field.Scale.NONE;
+        Field.Kind kind = Field.Kind.UNSIGNED;
+        if (in.has("values")) {
+            kind = Field.Kind.ENUMERATION;
+            YamlMap names = in.map("values");
+            for (String raw : names.keys()) values.put(rawValue(names, raw), names.text(raw));
+        } else if (in.has("factor")) {
+            kind = Field.Kind.SCALED;
+            scale = new Field.Scale(
+                    BigDecimal.valueOf(in.decimal("factor", 0.000001, 1_000_000)),
+                    BigDecimal.valueOf(in.has("offset") ? in.decimal("offset", -1e9, 1e9) : 0),
+                    in.text("unit", ""));
+        } else if (in.has("kind")) {
+            kind = in.choice(
+                    "kind",
+                    List.of(Field.Kind.UNSIGNED, Field.Kind.SIGNED, Field.Kind.TEXT, Field.Kind.BCD),
+                    YamlMap::dashed);
+        }
+        try {
+            return new Field(key, title, at, bits, kind, little, values, scale);
+        } catch (IllegalArgumentException e) {
+            in.problem("at", e.getMessage());
+            return new Field(key, title, 0, 8, Field.Kind.UNSIGNED, false, Map.of(), Field.Scale.NONE);
+        }
+    }
+
+    private static long rawValue(YamlMap names, String raw) {
+        try {
+            return Long.decode(raw);
+        } catch (NumberFormatException e) {
+            names.problem(raw, "is not a raw value (expected a number)");
+            return 0;
+        }
+    }
+
+    private static BlockCheck check(YamlMap in, int length) {
+        BlockCheck.Kind kind = in.constant("kind", BlockCheck.Kind.values());
+        YamlMap covers = in.map("covers");
+        BlockCheck check = new BlockCheck(
+                kind,
+                covers.integer("start", 0, length - 1),
+                covers.integer("length", 1, length),
+                in.integer("at", 0, length - 1),
+                in.text("order", "big").equals("little"));
+        covers.end();
+        in.end();
+        boolean fits = check.start() + check.length() <= length && check.at() + kind.octets() <= length;
+        if (!fits) in.problem("at", "lies outside the block of " + length + " octets");
+        return fits ? check : BlockCheck.NONE;
+    }
+}

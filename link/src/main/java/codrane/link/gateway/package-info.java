@@ -1,0 +1,2 @@
+/** Opening secure gateways. Read {@link codrane.link.gateway.GatewayAccess} first. */
+package codrane.link.gateway;

@@ -1,0 +1,17 @@
+package codrane.link.trace;
+
+import codrane.core.octets.Bytes;
+
+/**
+ * One message of a trace, for people.
+ *
+ * @param nanos when its last frame was there, from the first event of the trace
+ * @param gapNanos since the message before
+ * @param module title, or an address or identifier when no module of the pack has it
+ * @param fromTester whether it goes to the vehicle
+ * @param words what it says
+ * @param data whole, service identifier first; or a frame's data when it belongs to no message
+ * @param frames that carried it
+ */
+public record TraceLine(
+        long nanos, long gapNanos, String module, boolean fromTester, String words, Bytes data, int frames) {}

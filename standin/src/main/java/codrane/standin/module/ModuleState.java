@@ -1,0 +1,226 @@
+package codrane.standin.module;
+
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
+import codrane.core.pack.Adaptation;
+import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.pack.Procedure;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What a module holds through a loss of power: identity, coding, flash, adaptations, pairing, faults. */
+public final class ModuleState {
+    private static final int VIN_OCTETS = 17;
+    private static final Bytes NEVER = Bytes.filled(3, 0xFF);
+
+    final PackModule module;
+    final FaultMemory faults = new FaultMemory();
+    final Optional<FlashMemory> flash;
+    private final Pack pack;
+    private final Part part;
+    private final Map<Integer, Bytes> coding = new HashMap<>();
+    private final Map<Integer, Bytes> adaptations = new HashMap<>();
+    private Bytes vin;
+    private Bytes order = Bytes.EMPTY;
+    private Bytes programmedOn = NEVER;
+    private int counter;
+    private boolean paired;
+    private boolean learned = true;
+    private boolean slept = true;
+
+    public ModuleState(Pack pack, PackModule module, Part part) {
+        this.pack = pack;
+        this.module = module;
+        this.part = part;
+        String software = part.software().orElse(module.software().current());
+        vin = part.vin().map(v -> Bytes.ascii(v.text())).orElse(Bytes.filled(VIN_OCTETS, 0xFF));
+        flash = module.flash().map(f -> {
+            FlashMemory memory = new FlashMemory(
+                    f, CalibrationImage.of(module, module.parts().family(), software));
+            if (part.software().isEmpty()) memory.blank();
+            if (part.altered()) memory.alter();
+            return memory;
+        });
+        boolean built = part.software().isPresent();
+        counter = built ? 1 : 0;
+        if (built) programmedOn = Bytes.of(0x24, 0x03, 0x11);
+        paired = part.paired();
+        for (Layout layout : pack.blocksOf(module)) coding.put(layout.dataIdentifier(), initialCoding(layout));
+        orderHeld().ifPresent(o -> order = text(o, part.order().orElse(o.factory())));
+        setAdaptations(built);
+        part.faults().forEach(code -> faults.store(code, FaultMemory.STORED));
+    }
+
+    private Bytes initialCoding(Layout layout) {
+        if (part.madeFor().isEmpty()) return Bytes.filled(layout.length(), 0xFF);
+        return FactoryCoding.block(pack, layout, part.madeFor().get(), part.values());
+    }
+
+    private static Bytes text(VehicleOrder order, List<String> codes) {
+        String text = String.join(" ", codes);
+        return Bytes.ascii(text + " ".repeat(Math.max(0, order.octets() - text.length())));
+    }
+
+    private void setAdaptations(boolean toLearned) {
+        for (Adaptation adaptation : module.adaptations()) {
+            double value = toLearned ? adaptation.learned() : adaptation.fresh();
+            adaptations.put(adaptation.identifier(), LiveValues.octets(adaptation.scaling(), value));
+        }
+    }
+
+    public PackModule module() {
+        return module;
+    }
+
+    public Part.Health health() {
+        return part.health();
+    }
+
+    /** The vehicle order when this module keeps it. */
+    Optional<VehicleOrder> orderHeld() {
+        return pack.equipment().order().filter(o -> o.holders().contains(module.id()));
+    }
+
+    public Bytes order() {
+        return order;
+    }
+
+    void order(Bytes codes) {
+        order = codes;
+        unlearn();
+    }
+
+    public boolean bootOnly() {
+        return flash.map(f -> !f.valid()).orElse(part.software().isEmpty());
+    }
+
+    public String software() {
+        return flash.map(FlashMemory::version)
+                .orElse(part.software().orElse(module.software().current()));
+    }
+
+    String hardware() {
+        return module.parts().fitted();
+    }
+
+    public Bytes vin() {
+        return vin;
+    }
+
+    public boolean vinBlank() {
+        return vin.allAre(0xFF);
+    }
+
+    void vin(Bytes newVin) {
+        vin = newVin;
+    }
+
+    public int counter() {
+        return counter;
+    }
+
+    void programmed(Instant when) {
+        counter++;
+        var date = when.atZone(ZoneOffset.UTC);
+        programmedOn = Bytes.of(bcd(date.getYear() % 100), bcd(date.getMonthValue()), bcd(date.getDayOfMonth()));
+        setAdaptations(false);
+        unlearn();
+    }
+
+    private static int bcd(int number) {
+        return number / 10 << 4 | number % 10;
+    }
+
+    public Bytes coding(int dataIdentifier) {
+        return coding.get(dataIdentifier);
+    }
+
+    void coding(int dataIdentifier, Bytes block) {
+        coding.put(dataIdentifier, block);
+        unlearn();
+    }
+
+    Optional<Layout> layout(int dataIdentifier) {
+        return pack.blocksOf(module).stream()
+                .filter(l -> l.dataIdentifier() == dataIdentifier)
+                .findFirst();
+    }
+
+    Optional<Bytes> adaptation(int dataIdentifier) {
+        return Optional.ofNullable(adaptations.get(dataIdentifier));
+    }
+
+    void adaptation(int dataIdentifier, Bytes value) {
+        adaptations.put(dataIdentifier, value);
+    }
+
+    /** What it learned no longer fits, when there is a routine by which it learns. */
+    private void unlearn() {
+        if (relearns()) {
+            learned = false;
+            slept = false;
+        }
+    }
+
+    private boolean relearns() {
+        return pack.equipment().procedures().values().stream()
+                .anyMatch(p -> p.module().equals(module.id()) && p.effect() == Procedure.Effect.RELEARN);
+    }
+
+    void learn() {
+        learned = true;
+        setAdaptations(true);
+    }
+
+    public void slept() {
+        slept = true;
+    }
+
+    /** Whether it has learned, and has slept, since it was last written. */
+    public boolean settled() {
+        return learned && slept;
+    }
+
+    public boolean paired() {
+        return paired;
+    }
+
+    void pair() {
+        paired = true;
+    }
+
+    /** CRC-32 over what the module runs, four octets. */
+    Bytes verificationNumber() {
+        long crc = flash.map(FlashMemory::crc).orElseGet(() -> Checksums.crc32(Bytes.ascii(module.id() + software())));
+        return FlashMemory.u32(crc);
+    }
+
+    /** The octets of an identification, or empty when the module does not have it now. */
+    Optional<Bytes> identification(int dataIdentifier) {
+        for (Map.Entry<Ident, Integer> entry : module.identification().entrySet()) {
+            if (entry.getValue() == dataIdentifier) return value(entry.getKey());
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Bytes> value(Ident ident) {
+        return switch (ident) {
+            case VIN -> Optional.of(vin);
+            case PART, HARDWARE -> Optional.of(Bytes.ascii(hardware()));
+            case SOFTWARE -> bootOnly() ? Optional.empty() : Optional.of(Bytes.ascii(software()));
+            case SERIAL -> Optional.of(Bytes.ascii("%s%06d".formatted(module.tag(), 100_000 + module.address() * 37)));
+            case COUNTER -> Optional.of(Bytes.of(counter));
+            case PROGRAMMING_DATE -> Optional.of(programmedOn);
+            case CVN -> bootOnly() ? Optional.empty() : Optional.of(verificationNumber());
+            case TRANSFER_STATE -> flash.map(FlashMemory::report);
+        };
+    }
+}

@@ -1,0 +1,72 @@
+package codrane.standin.vehicle;
+
+import codrane.core.coding.Layout;
+import codrane.core.pack.Equipment.Sensor;
+import codrane.core.pack.Pack;
+import codrane.standin.module.ModuleState;
+import codrane.standin.module.Part;
+import codrane.standin.module.UdsServer;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+
+/** What a vehicle holds, as a tree of maps. */
+final class VehicleLook {
+    private final SimulatedVehicle vehicle;
+    private final Pack pack;
+
+    VehicleLook(SimulatedVehicle vehicle) {
+        this.vehicle = vehicle;
+        pack = vehicle.pack();
+    }
+
+    Map<String, Object> look() {
+        Map<String, Object> look = new LinkedHashMap<>();
+        look.put("pack", pack.id());
+        look.put("title", pack.title());
+        look.put("key", vehicle.key().name().toLowerCase(Locale.ROOT));
+        look.put("doors", vehicle.position(Sensor.DOORS) == 0 ? "closed" : "open");
+        look.put("tailgate", vehicle.position(Sensor.TAILGATE) == 0 ? "closed" : "open");
+        look.put("gear", vehicle.position(Sensor.GEAR) == 1 ? "park" : "drive");
+        look.put("asleep", vehicle.asleep());
+        look.put("supportUnit", vehicle.supply().unitOn());
+        look.put("gateway", gateway());
+        Map<String, Object> modules = new LinkedHashMap<>();
+        for (UdsServer server : vehicle.servers()) {
+            if (server.state().health() == Part.Health.ABSENT) continue;
+            modules.put(server.module().id(), module(server));
+        }
+        look.put("modules", modules);
+        return look;
+    }
+
+    private String gateway() {
+        if (!vehicle.gateway().there()) return "none";
+        return vehicle.gateway()
+                .authorisedUntil(vehicle.now())
+                .map(Instant::toString)
+                .orElse("locked");
+    }
+
+    private Map<String, Object> module(UdsServer server) {
+        ModuleState state = server.state();
+        Map<String, Object> look = new LinkedHashMap<>();
+        look.put("vin", state.vinBlank() ? "" : state.vin().text());
+        look.put("health", state.health().name().toLowerCase(Locale.ROOT).replace('_', '-'));
+        look.put("bootOnly", state.bootOnly());
+        look.put("software", state.bootOnly() ? "" : state.software());
+        look.put("counter", state.counter());
+        look.put("paired", state.paired());
+        look.put("settled", state.settled());
+        look.put("order", state.order().text().strip());
+        look.putAll(server.lookAtFlash());
+        Map<String, Object> coding = new LinkedHashMap<>();
+        for (Layout layout : pack.blocksOf(server.module())) {
+            coding.put(layout.id(), state.coding(layout.dataIdentifier()).hex());
+        }
+        look.put("coding", coding);
+        look.put("faults", server.lookAtFaults());
+        return look;
+    }
+}
