@@ -35,6 +35,24 @@ public final class Bytes {
         return new Bytes(Arrays.copyOfRange(octets, start, start + length));
     }
 
+    /** Takes an array that its maker gives up, without copying it. */
+    public static Bytes owning(byte[] octets) {
+        return octets.length == 0 ? EMPTY : new Bytes(octets);
+    }
+
+    /** All parts in one row. */
+    public static Bytes join(Bytes... parts) {
+        int length = 0;
+        for (Bytes part : parts) length += part.octets.length;
+        byte[] all = new byte[length];
+        int at = 0;
+        for (Bytes part : parts) {
+            System.arraycopy(part.octets, 0, all, at, part.octets.length);
+            at += part.octets.length;
+        }
+        return new Bytes(all);
+    }
+
     /** ISO 8859-1, one octet a character. */
     public static Bytes ascii(String text) {
         return new Bytes(text.getBytes(java.nio.charset.StandardCharsets.ISO_8859_1));

@@ -16,7 +16,7 @@ final class BitStuffing {
             for (int octet = 0; octet < 256; octet++) {
                 BitStuffing one = new BitStuffing();
                 one.state = state;
-                one.bits(octet, 8);
+                for (int i = 7; i >= 0; i--) one.bit(octet >> i & 1);
                 NEXT[state][octet] = (byte) one.state;
                 STUFFED[state][octet] = (byte) one.stuffed;
             }
@@ -33,7 +33,9 @@ final class BitStuffing {
 
     /** @param width of the value, up to 64, most significant bit first */
     void bits(long value, int width) {
-        for (int i = width - 1; i >= 0; i--) bit((int) (value >> i & 1));
+        int left = width;
+        for (; left >= 8; left -= 8) octet((int) (value >> (left - 8) & 0xFF));
+        for (int i = left - 1; i >= 0; i--) bit((int) (value >> i & 1));
     }
 
     private void bit(int bit) {

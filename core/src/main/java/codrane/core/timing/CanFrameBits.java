@@ -23,14 +23,13 @@ public final class CanFrameBits {
     public static int of(int id, boolean extended, Bytes data) {
         if (data.length() > 8) throw new IllegalArgumentException("data: " + data.length() + " (expected 0..8 octets)");
         BitStuffing stuffing = new BitStuffing();
-        int crc = 0;
         int headerBits = extended ? 39 : 19;
         long header = header(id, extended, data.length());
-        for (int i = headerBits - 1; i >= 0; i--) crc = crcOfBit(crc, (int) (header >> i & 1));
+        int crc = crcOfHeader(header, headerBits);
         stuffing.bits(header, headerBits);
         for (int i = 0; i < data.length(); i++) {
             int octet = data.u8(i);
-            crc = (crc << 8 & 0x7FFF) ^ CRC_OF_OCTET[crc >> 7 ^ octet];
+            crc = crcOfOctet(crc, octet);
             stuffing.octet(octet);
         }
         stuffing.bits(crc, CRC_BITS);
@@ -42,6 +41,18 @@ public final class CanFrameBits {
         if (!extended) return (long) id << 7 | length;
         long front = (long) (id >> 18) << 2 | 0b11; // substitute remote request, identifier extension
         return (front << 18 | id & 0x3FFFF) << 7 | length;
+    }
+
+    private static int crcOfHeader(long header, int bits) {
+        int crc = 0;
+        int left = bits;
+        for (; left >= 8; left -= 8) crc = crcOfOctet(crc, (int) (header >> (left - 8) & 0xFF));
+        for (int i = left - 1; i >= 0; i--) crc = crcOfBit(crc, (int) (header >> i & 1));
+        return crc;
+    }
+
+    private static int crcOfOctet(int crc, int octet) {
+        return (crc << 8 & 0x7FFF) ^ CRC_OF_OCTET[crc >> 7 ^ octet];
     }
 
     private static int crcOfBit(int crc, int bit) {

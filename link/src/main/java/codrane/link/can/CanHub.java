@@ -38,7 +38,7 @@ public final class CanHub implements AutoCloseable {
 
     private void serve(Socket client) throws IOException {
         BlockingQueue<String> out = new ArrayBlockingQueue<>(MOST_WAITING);
-        Thread writer = Thread.ofVirtual().start(() -> write(client, out));
+        Thread writer = Thread.ofPlatform().daemon().name("can-hub-writer").start(() -> write(client, out));
         CanPort port = bus.attach();
         time.execute(() -> port.listen(frame -> offer(client, out, CanText.of(frame, bus.clock()))));
         try (BufferedReader in =

@@ -141,18 +141,23 @@ public sealed interface DoipMessage {
     }
 
     default Bytes encode() {
+        if (this instanceof Diagnostic(int source, int target, Bytes data)) { // the long ones are copied once only
+            return Bytes.join(header(4 + data.length()), u16(source), u16(target), data);
+        }
         Bytes payload = payload();
-        int length = payload.length();
+        return Bytes.join(header(payload.length()), payload);
+    }
+
+    private Bytes header(int length) {
         return Bytes.of(
-                        VERSION,
-                        VERSION ^ 0xFF,
-                        type() >> 8,
-                        type() & 0xFF,
-                        length >>> 24,
-                        length >> 16 & 0xFF,
-                        length >> 8 & 0xFF,
-                        length & 0xFF)
-                .plus(payload);
+                VERSION,
+                VERSION ^ 0xFF,
+                type() >> 8,
+                type() & 0xFF,
+                length >>> 24,
+                length >> 16 & 0xFF,
+                length >> 8 & 0xFF,
+                length & 0xFF);
     }
 
     /** @param octets the eight octets of a header */

@@ -76,7 +76,7 @@ public final class DoipStream {
         if (header.length() > MOST_PAYLOAD) return skip(header, 0x02);
         byte[] payload = new byte[(int) header.length()];
         in.readFully(payload);
-        DecodeResult<DoipMessage> message = DoipMessage.decodePayload(header.type(), Bytes.copyOf(payload));
+        DecodeResult<DoipMessage> message = DoipMessage.decodePayload(header.type(), Bytes.owning(payload));
         return message instanceof Decoded<DoipMessage>(DoipMessage value)
                 ? new Arrival.Message(value)
                 : new Arrival.Bad(0x04, true);

@@ -47,7 +47,7 @@ public sealed interface IsoTpFrame {
     record ConsecutiveFrame(int sequence, Bytes data) implements IsoTpFrame {
         @Override
         public Bytes encode() {
-            return Bytes.of(0x20 | sequence).plus(data);
+            return Bytes.join(Bytes.of(0x20 | sequence), data);
         }
     }
 

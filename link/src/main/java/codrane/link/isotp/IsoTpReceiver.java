@@ -95,7 +95,7 @@ final class IsoTpReceiver {
         take(frame.data(), needed);
         if (at == message.length) {
             stop();
-            onMessage.accept(Bytes.copyOf(message));
+            onMessage.accept(Bytes.owning(message));
         } else if (left != Integer.MAX_VALUE && --left == 0) {
             askForMore(settings.asked().waits());
         } else {
