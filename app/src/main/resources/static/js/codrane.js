@@ -1,10 +1,13 @@
 /* Live values, keyboard and the VIN field. Everything here only makes pages livelier: they work without it. */
 'use strict';
 
+/* Above this an interface may give up in the middle of a run. */
+const HOT_CELSIUS = 75;
+
 document.addEventListener('alpine:init', () => {
   /* The frame of a job: listens to its events. */
   Alpine.data('job', () => ({
-    volts: '', series: '', key: '', link: '', out: false, known: true,
+    volts: '', heat: '', hot: false, series: '', key: '', link: '', out: false, known: true,
     label: '', title: '', done: 0, total: 0, busy: false, hold: '',
     runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer', x: 100, progress: 0, strip: '', stripLeft: '',
     init() {
@@ -45,7 +48,9 @@ document.addEventListener('alpine:init', () => {
       this.volts = this.known ? vitals.volts.toFixed(2) + ' V' : 'unknown';
       this.out = !this.known || vitals.volts < this.low || vitals.volts > this.high;
       this.key = vitals.key === 'unknown' ? 'Key unknown' : vitals.key === 'engine running' ? 'Engine runs' : 'Key ' + vitals.key;
-      this.link = vitals.link ? 'Answers' : 'Not asked';
+      this.hot = vitals.celsius >= HOT_CELSIUS;
+      this.link = this.hot ? 'Too warm' : vitals.link ? 'Answers' : 'Not asked';
+      this.heat = vitals.celsius > 0 ? ', ' + vitals.celsius + ' °C' : '';
       this.series = points(vitals.series, 92, 36, 12, 15);
       this.river = points(vitals.series, 890, 120, 11.5, 15);
     },

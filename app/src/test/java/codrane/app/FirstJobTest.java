@@ -36,6 +36,7 @@ class FirstJobTest {
             wire(browser);
             prove(browser);
             assertVehicle(TestWorld.look(app.world()));
+            nextRoom(browser);
             record(browser, app, job);
             assertThat(browser.troubles()).isEmpty();
         }
@@ -159,6 +160,14 @@ class FirstJobTest {
         browser.picture(PICTURES.resolve("prove.png"));
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Print the report");
+    }
+
+    private static void nextRoom(Browsing browser) {
+        String job = browser.page.url();
+        browser.open("/next-room");
+        browser.page.waitForSelector("text=Take it out of park");
+        browser.picture(PICTURES.resolve("next-room.png"));
+        browser.page.navigate(job);
     }
 
     private static void assertVehicle(JsonNode look) {

@@ -195,7 +195,10 @@ class JobController {
 
     private void addRun(JobFacts facts, Model model) {
         facts.plan().ifPresent(plan -> model.addAttribute("score", RunScore.of(facts, plan.plan())));
-        facts.run().ifPresent(run -> model.addAttribute("journal", runs.journal(run.id(), JOURNAL_ROWS)));
+        facts.run().ifPresent(run -> {
+            model.addAttribute("journal", runs.journal(run.id(), JOURNAL_ROWS));
+            model.addAttribute("traced", runs.traced(run.id()));
+        });
     }
 
     private static void addProof(JobFacts facts, Model model) {

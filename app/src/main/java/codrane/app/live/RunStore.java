@@ -36,6 +36,14 @@ public class RunStore {
             String state,
             Optional<String> answer) {}
 
+    /** Whether some of what was on the wire is kept. */
+    public boolean traced(long runId) {
+        return jdbc.sql("select exists (select 1 from run_trace where run_id = ?)")
+                .param(runId)
+                .query(Boolean.class)
+                .single();
+    }
+
     long add(RunOrder order, long fence) {
         RunOrder.Subject subject = order.subject();
         return jdbc.sql(

@@ -39,10 +39,13 @@ public class VitalsPublisher implements SmartLifecycle {
      * @param volts empty when unknown
      * @param series volts over the last two minutes, oldest first
      * @param key in words
+     * @param celsius temperature of the interface; empty when it does not tell
      */
-    public record Vitals(Optional<Double> volts, List<Double> series, String key, boolean link) {
+    public record Vitals(
+            Optional<Double> volts, List<Double> series, String key, boolean link, Optional<Double> celsius) {
         /** When there is no interface to ask. */
-        public static final Vitals UNKNOWN = new Vitals(Optional.empty(), List.of(), "unknown", false);
+        public static final Vitals UNKNOWN =
+                new Vitals(Optional.empty(), List.of(), "unknown", false, Optional.empty());
     }
 
     public Vitals of(BenchInterface i) {
@@ -58,7 +61,8 @@ public class VitalsPublisher implements SmartLifecycle {
                 fresh ? Optional.of(samples.getLast().volts()) : Optional.empty(),
                 series,
                 i.key().map(VitalsPublisher::keyWords).orElse("unknown"),
-                i.answered());
+                i.answered(),
+                fresh ? i.celsius() : Optional.empty());
     }
 
     private static String keyWords(int key) {
@@ -81,6 +85,7 @@ public class VitalsPublisher implements SmartLifecycle {
         event.put("series", vitals.series());
         event.put("key", vitals.key());
         event.put("link", vitals.link());
+        event.put("celsius", vitals.celsius().map(Math::round).orElse(-1L));
         return event;
     }
 

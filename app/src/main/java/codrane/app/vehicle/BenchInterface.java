@@ -149,6 +149,11 @@ public final class BenchInterface {
         return answered;
     }
 
+    /** Temperature of the interface, or empty when it does not tell. */
+    public Optional<Double> celsius() {
+        return control.celsius();
+    }
+
     synchronized void sample() {
         Optional<SupplyReading> reading = control.read();
         reading.ifPresent(samples::addLast);

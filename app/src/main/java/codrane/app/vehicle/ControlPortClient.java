@@ -26,6 +26,7 @@ final class ControlPortClient implements SupplyMeter {
             HttpClient.newBuilder().connectTimeout(PATIENCE).build();
     private final String address;
     private final InstantSource time;
+    private volatile Optional<Double> celsius = Optional.empty();
 
     ControlPortClient(String address, InstantSource time) {
         this.address = address;
@@ -34,9 +35,16 @@ final class ControlPortClient implements SupplyMeter {
 
     @Override
     public Optional<SupplyReading> read() {
-        return send(request("/meter").GET().build())
-                .map(body ->
-                        new SupplyReading(time.instant(), body.path("volts").asDouble()));
+        Optional<JsonNode> meter = send(request("/meter").GET().build());
+        celsius = meter.filter(body -> body.has("celsius"))
+                .map(body -> body.path("celsius").asDouble());
+        return meter.map(
+                body -> new SupplyReading(time.instant(), body.path("volts").asDouble()));
+    }
+
+    /** Temperature of the interface at the last reading. */
+    Optional<Double> celsius() {
+        return celsius;
     }
 
     /** @return the state afterwards, or empty when the stand-in does not answer */

@@ -86,7 +86,14 @@ class NextRoomController {
                 + ", doors " + look.path("doors").asString()
                 + ", tailgate " + look.path("tailgate").asString()
                 + ", gear in " + look.path("gear").asString()
-                + (asleep ? "; the vehicle sleeps." : ".");
+                + (asleep ? "; the vehicle sleeps." : ".")
+                + shows(look);
+    }
+
+    private static String shows(JsonNode look) {
+        List<String> shows = new ArrayList<>();
+        look.path("shows").forEach(text -> shows.add(text.asString()));
+        return shows.isEmpty() ? "" : " To be seen: " + String.join(", ", shows) + ".";
     }
 
     private static List<Act> acts(JsonNode look) {

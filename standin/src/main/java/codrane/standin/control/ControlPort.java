@@ -66,7 +66,10 @@ public final class ControlPort implements AutoCloseable {
     /** The faults that can be brought about, in words. */
     private static Map<String, Object> kinds() {
         Map<String, Object> kinds = new LinkedHashMap<>();
-        for (FaultSpec.Kind kind : FaultSpec.Kind.values()) kinds.put(kind.key(), kind.words());
+        for (FaultSpec.Kind kind : FaultSpec.Kind.values())
+            kinds.put(
+                    kind.key(),
+                    kind.words() + ": " + String.join(", ", kind.names().keySet()));
         return kinds;
     }
 

@@ -52,7 +52,7 @@ public record FaultSpec(Kind kind, Map<String, String> values) {
         }
 
         /** Values when nothing is said, by name. */
-        Map<String, String> names() {
+        public Map<String, String> names() {
             Map<String, String> values = new LinkedHashMap<>();
             for (String pair : names.split(",")) {
                 String[] sides = pair.split("=", 2);

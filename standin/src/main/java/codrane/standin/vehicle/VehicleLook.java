@@ -7,7 +7,9 @@ import codrane.standin.module.ModuleState;
 import codrane.standin.module.Part;
 import codrane.standin.module.UdsServer;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 
@@ -32,6 +34,7 @@ final class VehicleLook {
         look.put("asleep", vehicle.asleep());
         look.put("supportUnit", vehicle.supply().unitOn());
         look.put("gateway", gateway());
+        look.put("shows", shows());
         Map<String, Object> modules = new LinkedHashMap<>();
         for (UdsServer server : vehicle.servers()) {
             if (server.state().health() == Part.Health.ABSENT) continue;
@@ -39,6 +42,19 @@ final class VehicleLook {
         }
         look.put("modules", modules);
         return look;
+    }
+
+    /** What a person sees at the vehicle: uncoded parts draw attention to themselves. */
+    private List<String> shows() {
+        List<String> shows = new ArrayList<>();
+        if (vehicle.asleep()) return shows;
+        for (UdsServer server : vehicle.servers()) {
+            boolean uncoded = pack.blocksOf(server.module()).stream()
+                    .anyMatch(l -> server.state().coding(l.dataIdentifier()).allAre(0xFF));
+            if (uncoded && !server.unreachable())
+                shows.addAll(server.module().traits().uncodedLooks());
+        }
+        return shows;
     }
 
     private String gateway() {

@@ -203,4 +203,27 @@ class UdsServerTest {
         assertThat(half.ask(Requests.writeDataByIdentifier(0xF190, Bytes.ascii(Conditions.LORNE.text()))))
                 .isInstanceOf(Reply.Refused.class);
     }
+
+    @Test
+    void condition_uncodedPart_showsItselfUntilCoded() {
+        Pack gannet = TestPacks.load("ardwyn-gannet");
+        Asking spreader = new Asking(Conditions.blankSpreader(gannet), "spreader");
+        assertThat(spreader.workshop.vehicle().look().get("shows")).isEqualTo(List.of("the hopper lamp flashes"));
+        assertThat(spreader.faults().keySet()).asString().contains("B3F04-54", "U1300-00", "B3F12-41");
+        assertThat(new codrane.standin.Scenes(spreader.workshop)
+                        .program("spreader")
+                        .good())
+                .isTrue();
+        assertThat(spreader.workshop.vehicle().look().get("shows")).isEqualTo(List.of());
+    }
+
+    @Test
+    void condition_notMounted_isAFaultOfItsOwnAndAllElseWorks() {
+        Pack almery = TestPacks.load("brennick-almery");
+        Setup setup = Setup.healthy(almery, Conditions.ALMERY);
+        Asking radar = new Asking(
+                setup.with("front-radar", setup.of("front-radar").in(Part.Health.NOT_MOUNTED)), "front-radar");
+        assertThat(radar.ask("22F190")).startsWith("62F190");
+        assertThat(radar.faults().keySet()).asString().contains("C1A32-78");
+    }
 }
