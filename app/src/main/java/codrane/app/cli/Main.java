@@ -25,6 +25,7 @@ public final class Main {
                 case "vin check" -> VinCommand.check(arguments, output);
                 case "file info" -> FileCommand.info(arguments, output);
                 case "pack check" -> PackCommand.check(arguments, output);
+                case "serial check" -> SerialCommand.check(arguments, output);
                 default -> {
                     if (command.startsWith("standin")) yield StandinCommand.run(arguments, output);
                     if (command.startsWith("trace")) yield TraceCommand.run(arguments, output);
