@@ -238,4 +238,36 @@ class MainTest {
                 .isEqualTo(2);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("There is no fault", "has no module spreader");
     }
+
+    @Test
+    void serialCheck_confusable_isOneWithTheOffer() {
+        assertThat(run("serial", "check", "AAA9-999999", "PLV2-204417", "--json"))
+                .isZero();
+        out.reset();
+        assertThat(run("serial", "check", "AAA9-999999", "PLV2-2O4417", "--json"))
+                .isEqualTo(1);
+        assertThat(json(out).path("position").asInt()).isEqualTo(7);
+        assertThat(json(out).path("suggestions").get(0).asString()).isEqualTo("PLV2-204417");
+        assertThat(run("serial", "check", "AAA9-999999")).isEqualTo(2);
+    }
+
+    @Test
+    void power_request_goesWaitsOrNamesTheMistake() throws IOException {
+        Path file = folder.resolve("power.json");
+        String good = "{\"battery\":{\"chemistry\":\"agm\",\"capacityAh\":92,\"restVolts\":12.55,\"restedHours\":6},"
+                + "\"supportUnit\":{\"setVolts\":13.8,\"limitA\":90},\"load\":[{\"seconds\":600,\"amperes\":32}]}";
+        Files.writeString(file, good);
+        assertThat(run("power", file.toString(), "--json")).isZero();
+        assertThat(json(out).path("decision").asString()).isEqualTo("go");
+        assertThat(json(out).path("withUnit").path("volts").size()).isEqualTo(60);
+        out.reset();
+        Files.writeString(file, good.replace("\"limitA\":90", "\"limitA\":10"));
+        assertThat(run("power", file.toString(), "--json")).isEqualTo(1);
+        assertThat(json(out).path("decision").asString()).isEqualTo("no");
+        Files.writeString(file, good.replace("agm", "lead"));
+        assertThat(run("power", file.toString(), "--json")).isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("battery.chemistry");
+        Files.writeString(file, "{ nonsense");
+        assertThat(run("power", file.toString())).isEqualTo(2);
+    }
 }

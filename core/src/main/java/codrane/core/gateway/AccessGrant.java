@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * What an authority allows: who works, with which tool, on which vehicle, from when until when.
@@ -40,7 +41,9 @@ public record AccessGrant(String vin, String tool, String workshop, String techn
     /** @return empty when it is no grant's text */
     public static Optional<AccessGrant> parse(String text) {
         Matcher m = TEXT.matcher(text);
-        if (!m.matches()) return Optional.empty();
+        boolean good = m.matches()
+                && IntStream.rangeClosed(1, 4).noneMatch(i -> m.group(i).isBlank());
+        if (!good) return Optional.empty();
         return Optional.of(new AccessGrant(
                 m.group(1),
                 m.group(2),

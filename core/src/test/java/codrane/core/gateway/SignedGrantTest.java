@@ -29,6 +29,7 @@ class SignedGrantTest {
     void grant_text_roundTripsAndHoldsFromItsBeginningToBeforeItsEnd() {
         assertThat(AccessGrant.parse(GRANT.text())).contains(GRANT);
         assertThat(AccessGrant.parse("a|b|c|d|1")).isEmpty();
+        assertThat(AccessGrant.parse("a|\t|c|d|1|2")).isEmpty(); // found by a million inputs
         assertThat(GRANT.holdsAt(FROM.minusSeconds(1))).isFalse();
         assertThat(GRANT.holdsAt(FROM)).isTrue();
         assertThat(GRANT.holdsAt(FROM.plusSeconds(600))).isFalse();
