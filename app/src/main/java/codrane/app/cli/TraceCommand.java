@@ -20,6 +20,7 @@ import java.util.Map;
 /** {@code trace --pack NAME --what scan|program|unlock|transfer --out FILE.pcapng|FILE.txt [--module M] [--json]}. */
 final class TraceCommand {
     private static final int MOST_EVENTS = 2_000_000;
+    private static final long MOST_OCTETS = 256L << 20;
 
     private TraceCommand() {}
 
@@ -30,7 +31,7 @@ final class TraceCommand {
         Path file = Path.of(arguments.needed("--out"));
         String module = arguments.option("--module").orElseGet(() -> programmable(pack));
         arguments.end();
-        TraceRing trace = new TraceRing(MOST_EVENTS);
+        TraceRing trace = new TraceRing(MOST_EVENTS, MOST_OCTETS);
         VirtualWorkshop workshop = new VirtualWorkshop(setup(pack, what), trace);
         Scenes.End end = play(what, new Scenes(workshop), pack, module);
         List<TraceEvent> events = trace.events();
@@ -38,6 +39,7 @@ final class TraceCommand {
         Map<String, Object> object = Output.object("trace");
         object.put("file", file.toString());
         object.put("frames", events.size());
+        object.put("dropped", trace.dropped());
         object.put("simulatedMs", workshop.time().now() / 1_000_000);
         object.put("busyMs", workshop.hasBus() ? workshop.bus().busyNanos() / 1_000_000 : 0);
         object.put("end", end.sentence());

@@ -11,6 +11,14 @@ public sealed interface TraceEvent {
     /** @param message of DoIP, header included */
     record Doip(boolean fromTester, Bytes message, long nanos) implements TraceEvent {}
 
+    /** Octets of data. */
+    default int octets() {
+        return switch (this) {
+            case Frame(CanFrame frame, long nanos) -> frame.data().length();
+            case Doip(boolean fromTester, Bytes message, long nanos) -> message.length();
+        };
+    }
+
     /** Time by the clock of the link. */
     long nanos();
 }

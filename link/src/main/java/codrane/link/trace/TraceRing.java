@@ -4,20 +4,36 @@ import codrane.core.octets.Bytes;
 import codrane.link.can.CanFrame;
 import codrane.link.can.FrameTap;
 import codrane.link.doip.DoipTap;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 
-/** Keeps the last of what was on the wire: the oldest events go when the ring is full. Any thread may use it. */
+/**
+ * Keeps the last of what was on the wire: the oldest events go when there are too many, or too many octets in them. Any
+ * thread may use it.
+ */
 public final class TraceRing implements FrameTap, DoipTap {
     /** Frames of more than half a megabyte programmed over classic CAN. */
     public static final int STANDARD = 100_000;
 
-    private final TraceEvent[] ring;
-    private long count;
+    private static final long STANDARD_OCTETS = 16L << 20;
+
+    private final int capacity;
+    private final long mostOctets;
+    private final Deque<TraceEvent> events = new ArrayDeque<>();
+    private long octets;
+    private long dropped;
 
     /** @param capacity events kept, at least 1 */
     public TraceRing(int capacity) {
-        ring = new TraceEvent[capacity];
+        this(capacity, STANDARD_OCTETS);
+    }
+
+    /** @param mostOctets of data in all events kept; one event is kept however long it is */
+    public TraceRing(int capacity, long mostOctets) {
+        this.capacity = capacity;
+        this.mostOctets = mostOctets;
     }
 
     @Override
@@ -31,22 +47,27 @@ public final class TraceRing implements FrameTap, DoipTap {
     }
 
     private synchronized void add(TraceEvent event) {
-        ring[(int) (count++ % ring.length)] = event;
+        events.add(event);
+        octets += event.octets();
+        while (events.size() > capacity || octets > mostOctets && events.size() > 1) {
+            octets -= events.poll().octets();
+            dropped++;
+        }
     }
 
     /** Events that were there and are gone. */
     public synchronized long dropped() {
-        return Math.max(0, count - ring.length);
+        return dropped;
     }
 
-    /** Oldest first, times from the first event kept. */
+    /** Oldest first. */
     public synchronized List<TraceEvent> events() {
-        List<TraceEvent> events = new ArrayList<>();
-        for (long i = dropped(); i < count; i++) events.add(ring[(int) (i % ring.length)]);
-        return events;
+        return new ArrayList<>(events);
     }
 
     public synchronized void clear() {
-        count = 0;
+        events.clear();
+        octets = 0;
+        dropped = 0;
     }
 }

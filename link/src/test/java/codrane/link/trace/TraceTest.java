@@ -109,6 +109,15 @@ class TraceTest {
         assertThat(ring.dropped()).isZero();
     }
 
+    @Test
+    void ring_longMessages_keepsNoMoreOctetsThanItMay() {
+        TraceRing ring = new TraceRing(TraceRing.STANDARD);
+        for (int i = 0; i < 1000; i++) ring.message(true, Bytes.filled(65_000, i & 0xFF), i);
+        assertThat(ring.events()).hasSizeBetween(200, 270);
+        assertThat(ring.events().getLast().nanos()).isEqualTo(999);
+        assertThat(ring.dropped() + ring.events().size()).isEqualTo(1000);
+    }
+
     /** Handshake, then each message in segments with running numbers; the sums over all headers come out right. */
     @Test
     void pcapng_doip_isATcpConnectionWithGoodSums() throws Exception {
