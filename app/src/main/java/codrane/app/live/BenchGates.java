@@ -2,13 +2,13 @@ package codrane.app.live;
 
 import codrane.app.vehicle.BenchInterface;
 import codrane.core.gateway.OperationMatrix;
-import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
+import codrane.core.uds.Requests;
 import codrane.link.DiagnosticLink;
 import codrane.link.run.RunGates;
 import java.time.Duration;
@@ -79,7 +79,7 @@ final class BenchGates implements RunGates {
         Instant kept = Instant.EPOCH;
         for (Watch watch = watch(program); watch != Watch.FINE; watch = watch(program)) {
             if (Duration.between(kept, time.instant()).compareTo(KEEP_ALIVE) >= 0) {
-                link.tell(program.module().address(), Bytes.of(0x3E, 0x80));
+                link.tell(program.module().address(), Requests.testerPresentSuppressed());
                 renewLease.run();
                 kept = time.instant();
             }

@@ -16,9 +16,6 @@ public interface FrameFault {
 
         /** It arrives twice. */
         record Duplicate() implements Fate {}
-
-        /** Another arrives in its place, as from a module that answers wrongly. */
-        record Replace(CanFrame by) implements Fate {}
     }
 
     Fate DELIVER = new Fate.Deliver();

@@ -152,7 +152,6 @@ public final class SimulatedBus {
                 deliver(sender, frame);
                 deliver(sender, frame);
             }
-            case FrameFault.Fate.Replace replace -> deliver(sender, replace.by());
         }
         outgoing.sent().run();
         if (!busy) arbitrate();

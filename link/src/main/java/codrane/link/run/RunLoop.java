@@ -10,6 +10,7 @@ import codrane.core.run.RunEvent;
 import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.Step;
+import codrane.core.uds.Requests;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.scan.VehicleScanner;
@@ -77,8 +78,7 @@ public final class RunLoop {
         }
         gates.beforeBlock(state);
         Bytes data = image.read(block.address(), block.length());
-        return exchange(
-                state, block, block.module(), Bytes.of(0x36, block.counter()).plus(data));
+        return exchange(state, block, block.module(), Requests.transferData(block.counter(), data));
     }
 
     private Step exchange(RunState state, RunAction action, String moduleId, Bytes request) {

@@ -11,6 +11,7 @@ import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ModuleReading.Presence;
+import codrane.core.uds.Requests;
 import codrane.link.DiagnosticLink;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -47,7 +48,7 @@ public final class VehicleScanner {
 
     /** One module's reading. */
     public ModuleReading read(PackModule module) {
-        if (ask(module, Bytes.of(0x3E, 0x00)) instanceof Reply.Silent) return ModuleReading.silent(module.id());
+        if (ask(module, Requests.testerPresent()) instanceof Reply.Silent) return ModuleReading.silent(module.id());
         Map<Ident, Bytes> identification = new LinkedHashMap<>();
         for (Ident ident : Ident.values()) {
             boolean has = module.identification().containsKey(ident);
@@ -71,13 +72,13 @@ public final class VehicleScanner {
     /** The octets under a data identifier, or empty when the module refuses or is silent. */
     public Optional<Bytes> data(PackModule module, int dataIdentifier) {
         Bytes head = Bytes.of(dataIdentifier >> 8, dataIdentifier & 0xFF);
-        Reply reply = ask(module, Bytes.of(0x22).plus(head));
+        Reply reply = ask(module, Requests.readDataByIdentifier(dataIdentifier));
         if (!(reply instanceof Reply.Positive(Bytes message))) return Optional.empty();
         return message.from(1).startsWith(head) ? Optional.of(message.from(3)) : Optional.empty();
     }
 
     private Optional<List<Fault>> faults(PackModule module) {
-        Reply reply = ask(module, Bytes.of(0x19, 0x02, ALL_STATUS));
+        Reply reply = ask(module, Requests.reportDtcByStatusMask(ALL_STATUS));
         if (!(reply instanceof Reply.Positive(Bytes message)) || message.length() < 3) return Optional.empty();
         List<Fault> faults = new ArrayList<>();
         for (int at = 3; at + 4 <= message.length(); at += 4) {

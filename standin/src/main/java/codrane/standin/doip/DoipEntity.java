@@ -24,6 +24,7 @@ public final class DoipEntity implements AutoCloseable {
 
     static final int MOST_TESTERS = 4;
     static final int LONGEST_REQUEST = 65_535;
+    private static final int MOST_TRIES = 20;
 
     private final Vin vin;
     private final DoipBackend backend;
@@ -52,8 +53,24 @@ public final class DoipEntity implements AutoCloseable {
         this.vin = vin;
         this.backend = backend;
         this.timers = timers;
-        tcp = new LoopbackServer("doip-entity", port, this::serve);
-        udp = new DoipAnnouncer(this, tcp.port(), announceTo);
+        Sockets sockets = open(port, announceTo);
+        tcp = sockets.tcp();
+        udp = sockets.udp();
+    }
+
+    private record Sockets(LoopbackServer tcp, DoipAnnouncer udp) {}
+
+    /** A free port of TCP may be taken on UDP: then another is tried. */
+    private Sockets open(int port, int announceTo) throws IOException {
+        for (int left = port == 0 ? MOST_TRIES : 1; ; left--) {
+            LoopbackServer server = new LoopbackServer("doip-entity", port, this::serve);
+            try {
+                return new Sockets(server, new DoipAnnouncer(this, server.port(), announceTo));
+            } catch (IOException e) {
+                server.close();
+                if (left == 1) throw e;
+            }
+        }
     }
 
     public int port() {

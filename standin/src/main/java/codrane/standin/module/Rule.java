@@ -9,9 +9,8 @@ import java.util.Set;
  * @param unlocked whether security access is needed
  * @param leastOctets shortest request, service identifier included
  * @param subFunctions those known; empty when the service has none
- * @param needsWriting those that exist outside the default session only
  */
-record Rule(Where where, boolean unlocked, int leastOctets, Set<Integer> subFunctions, Set<Integer> needsWriting) {
+record Rule(Where where, boolean unlocked, int leastOctets, Set<Integer> subFunctions) {
     enum Where {
         EVERYWHERE,
         NOT_IN_DEFAULT,
@@ -19,28 +18,23 @@ record Rule(Where where, boolean unlocked, int leastOctets, Set<Integer> subFunc
     }
 
     static Rule of(int leastOctets) {
-        return new Rule(Where.EVERYWHERE, false, leastOctets, Set.of(), Set.of());
+        return new Rule(Where.EVERYWHERE, false, leastOctets, Set.of());
     }
 
     static Rule withSubFunctions(int leastOctets, Integer... subFunctions) {
-        return new Rule(Where.EVERYWHERE, false, leastOctets, Set.of(subFunctions), Set.of());
+        return new Rule(Where.EVERYWHERE, false, leastOctets, Set.of(subFunctions));
     }
 
     /** Not in the default session. */
     Rule inSession() {
-        return new Rule(Where.NOT_IN_DEFAULT, unlocked, leastOctets, subFunctions, needsWriting);
+        return new Rule(Where.NOT_IN_DEFAULT, unlocked, leastOctets, subFunctions);
     }
 
     Rule inProgramming() {
-        return new Rule(Where.PROGRAMMING, unlocked, leastOctets, subFunctions, needsWriting);
+        return new Rule(Where.PROGRAMMING, unlocked, leastOctets, subFunctions);
     }
 
     Rule whenUnlocked() {
-        return new Rule(where, true, leastOctets, subFunctions, needsWriting);
-    }
-
-    /** Some sub-functions need another session than the default one. */
-    Rule notInDefault(Integer... some) {
-        return new Rule(where, unlocked, leastOctets, subFunctions, Set.of(some));
+        return new Rule(where, true, leastOctets, subFunctions);
     }
 }

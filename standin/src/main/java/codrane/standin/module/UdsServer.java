@@ -116,10 +116,8 @@ public final class UdsServer {
         if (rule.unlocked() && !session.unlocked()) return Optional.of(Known.SECURITY_ACCESS_DENIED);
         if (request.length() < rule.leastOctets()) return Optional.of(Known.INCORRECT_MESSAGE_LENGTH);
         if (rule.subFunctions().isEmpty()) return Optional.empty();
-        int sub = request.subFunction();
-        if (!rule.subFunctions().contains(sub)) return Optional.of(Known.SUB_FUNCTION_NOT_SUPPORTED);
-        boolean elsewhere = rule.needsWriting().contains(sub) && session.isDefault();
-        return elsewhere ? Optional.of(Known.SUB_FUNCTION_NOT_SUPPORTED_IN_SESSION) : Optional.empty();
+        boolean known = rule.subFunctions().contains(request.subFunction());
+        return known ? Optional.empty() : Optional.of(Known.SUB_FUNCTION_NOT_SUPPORTED);
     }
 
     private void keepSession() {
