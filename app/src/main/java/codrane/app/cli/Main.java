@@ -25,6 +25,8 @@ public final class Main {
                 case "vin check" -> VinCommand.check(arguments, output);
                 case "file info" -> FileCommand.info(arguments, output);
                 case "pack check" -> PackCommand.check(arguments, output);
+                case "baseline verify" -> BaselineCommand.verify(arguments, output);
+                case "baseline diff" -> BaselineCommand.diff(arguments, output);
                 case "serial check" -> SerialCommand.check(arguments, output);
                 default -> {
                     if (command.startsWith("standin")) yield StandinCommand.run(arguments, output);

@@ -270,4 +270,56 @@ class MainTest {
         Files.writeString(file, "{ nonsense");
         assertThat(run("power", file.toString())).isEqualTo(2);
     }
+
+    private Path baseline(String name, codrane.standin.vehicle.Setup setup) throws IOException {
+        var workshop = new codrane.standin.VirtualWorkshop(setup);
+        var readings = new codrane.link.scan.VehicleScanner(workshop.link(), setup.pack()).scan(reading -> {});
+        String json = codrane.core.baseline.Baseline.of(
+                        setup.pack(), setup.vin().text(), java.time.Instant.parse("2026-03-02T08:00:00Z"), readings)
+                .json();
+        return Files.writeString(folder.resolve(name), json);
+    }
+
+    @Test
+    void baselineVerify_asWritten_isGood_editedIsNot() throws IOException {
+        Path file = baseline("a.json", Conditions.usedTailLift(PackFiles.named("brennick-lorne")));
+        assertThat(run("baseline", "verify", file.toString(), "--json")).isZero();
+        String sha256 = json(out).path("sha256").asString();
+        assertThat(json(out).path("modules").asInt()).isEqualTo(14);
+        assertThat(run("baseline", "verify", file.toString(), "--sha256", sha256))
+                .isZero();
+        String text = Files.readString(file);
+        Files.writeString(file, text.replace("\"steel\"", "\"folding\""));
+        assertThat(run("baseline", "verify", file.toString(), "--sha256", sha256))
+                .isEqualTo(1);
+        Files.writeString(file, text.replace("{", "{ "));
+        out.reset();
+        assertThat(run("baseline", "verify", file.toString(), "--json")).isEqualTo(1);
+        assertThat(json(out).path("reason").asString()).contains("edited or laid out anew");
+        Files.writeString(file, "{\"schema\":\"other\"}");
+        assertThat(run("baseline", "verify", file.toString())).isEqualTo(1);
+        Files.writeString(file, "[[[");
+        assertThat(run("baseline", "verify", file.toString())).isEqualTo(1);
+        assertThat(run("baseline", "verify", folder.resolve("none.json").toString()))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void baselineDiff_usedAgainstHealthy_namesFieldsAndFaults() throws IOException {
+        Pack lorne = PackFiles.named("brennick-lorne");
+        Path used = baseline("a.json", Conditions.usedTailLift(lorne));
+        Path healthy = baseline("b.json", codrane.standin.vehicle.Setup.healthy(lorne, Conditions.LORNE));
+        assertThat(run("baseline", "diff", used.toString(), used.toString())).isZero();
+        out.reset();
+        assertThat(run("baseline", "diff", used.toString(), healthy.toString(), "--json"))
+                .isEqualTo(1);
+        JsonNode lift = null;
+        for (JsonNode module : json(out).path("modules"))
+            if (module.path("module").asString().equals("tail-lift")) lift = module;
+        assertThat(lift.path("coding").get(0).path("fields").toString()).contains("steel", "aluminium");
+        assertThat(lift.path("identification").toString()).contains("3.08", "3.12");
+        assertThat(lift.path("faults").toString()).contains("U1301-00", "gone");
+        Files.writeString(healthy, "{}");
+        assertThat(run("baseline", "diff", used.toString(), healthy.toString())).isEqualTo(2);
+    }
 }

@@ -1,0 +1,170 @@
+package codrane.core.baseline;
+
+import codrane.core.baseline.BaselineFile.Block;
+import codrane.core.baseline.BaselineFile.Module;
+import codrane.core.baseline.BaselineFile.StoredFault;
+import codrane.core.octets.Bytes;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What differs between two baselines, at module, identification, field, byte and fault.
+ *
+ * @param sameVehicle whether both are of one VIN
+ * @param modules that differ, in the order of the first baseline
+ */
+public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
+    /** How a module is told to be when a baseline does not have it. */
+    public static final String ABSENT = "not in this baseline";
+
+    /** @param what is changed: an identification or a field */
+    public record Change(String what, String from, String to) {}
+
+    /**
+     * @param at octet index from 0
+     * @param from 0..255, or -1 past the end
+     * @param to 0..255, or -1 past the end
+     */
+    public record ByteChange(int at, int from, int to) {}
+
+    /** @param fields empty when one of the blocks could not be labelled */
+    public record BlockDiff(String block, List<ByteChange> bytes, List<Change> fields) {
+        public BlockDiff {
+            bytes = List.copyOf(bytes);
+            fields = List.copyOf(fields);
+        }
+    }
+
+    /** What became of a fault. */
+    public enum FaultChange {
+        GONE,
+        NEW,
+        STATUS
+    }
+
+    /**
+     * @param from status octet before, 0 when it is new
+     * @param to status octet after, 0 when it is gone
+     */
+    public record FaultDiff(String code, String title, FaultChange change, int from, int to) {}
+
+    /** @param presence absent when the module answers as before */
+    public record ModuleDiff(
+            String module,
+            Optional<Change> presence,
+            List<Change> identification,
+            List<BlockDiff> coding,
+            List<FaultDiff> faults) {
+        public ModuleDiff {
+            identification = List.copyOf(identification);
+            coding = List.copyOf(coding);
+            faults = List.copyOf(faults);
+        }
+
+        boolean differs() {
+            return presence.isPresent() || !identification.isEmpty() || !coding.isEmpty() || !faults.isEmpty();
+        }
+    }
+
+    public BaselineDiff {
+        modules = List.copyOf(modules);
+    }
+
+    public boolean isEmpty() {
+        return sameVehicle && modules.isEmpty();
+    }
+
+    public static BaselineDiff of(BaselineFile before, BaselineFile after) {
+        Set<String> ids = new LinkedHashSet<>();
+        before.modules().forEach(m -> ids.add(m.id()));
+        after.modules().forEach(m -> ids.add(m.id()));
+        List<ModuleDiff> diffs = new ArrayList<>();
+        for (String id : ids) {
+            ModuleDiff diff = module(id, before.module(id), after.module(id));
+            if (diff.differs()) diffs.add(diff);
+        }
+        return new BaselineDiff(before.vin().equals(after.vin()), diffs);
+    }
+
+    private static ModuleDiff module(String id, Optional<Module> before, Optional<Module> after) {
+        String was = before.map(Module::presence).orElse(ABSENT);
+        String is = after.map(Module::presence).orElse(ABSENT);
+        Optional<Change> presence = was.equals(is) ? Optional.empty() : Optional.of(new Change("presence", was, is));
+        if (before.isEmpty() || after.isEmpty()) return new ModuleDiff(id, presence, List.of(), List.of(), List.of());
+        boolean bothRead = before.get().faultsRead() && after.get().faultsRead();
+        return new ModuleDiff(
+                id,
+                presence,
+                texts(before.get().identification(), after.get().identification()),
+                blocks(before.get().coding(), after.get().coding()),
+                bothRead ? faults(before.get().faults(), after.get().faults()) : List.of());
+    }
+
+    private static List<Change> texts(Map<String, String> before, Map<String, String> after) {
+        Set<String> keys = new LinkedHashSet<>(before.keySet());
+        keys.addAll(after.keySet());
+        List<Change> changes = new ArrayList<>();
+        for (String key : keys) {
+            String from = before.getOrDefault(key, "");
+            String to = after.getOrDefault(key, "");
+            if (!from.equals(to)) changes.add(new Change(key, from, to));
+        }
+        return changes;
+    }
+
+    private static List<BlockDiff> blocks(List<Block> before, List<Block> after) {
+        Map<String, Block> was = new LinkedHashMap<>();
+        before.forEach(b -> was.put(b.id(), b));
+        Map<String, Block> is = new LinkedHashMap<>();
+        after.forEach(b -> is.put(b.id(), b));
+        Set<String> ids = new LinkedHashSet<>(was.keySet());
+        ids.addAll(is.keySet());
+        Block none = new Block("", Bytes.EMPTY, Map.of());
+        List<BlockDiff> diffs = new ArrayList<>();
+        for (String id : ids) {
+            Block one = was.getOrDefault(id, none);
+            Block other = is.getOrDefault(id, none);
+            if (one.raw().equals(other.raw())) continue;
+            boolean labelled = !one.values().isEmpty() && !other.values().isEmpty();
+            diffs.add(new BlockDiff(
+                    id, bytes(one.raw(), other.raw()), labelled ? texts(one.values(), other.values()) : List.of()));
+        }
+        return diffs;
+    }
+
+    private static List<ByteChange> bytes(Bytes before, Bytes after) {
+        List<ByteChange> changes = new ArrayList<>();
+        for (int at = 0; at < Math.max(before.length(), after.length()); at++) {
+            int from = at < before.length() ? before.u8(at) : -1;
+            int to = at < after.length() ? after.u8(at) : -1;
+            if (from != to) changes.add(new ByteChange(at, from, to));
+        }
+        return changes;
+    }
+
+    private static List<FaultDiff> faults(List<StoredFault> before, List<StoredFault> after) {
+        Map<String, StoredFault> was = new LinkedHashMap<>();
+        before.forEach(f -> was.put(f.code(), f));
+        Map<String, StoredFault> is = new LinkedHashMap<>();
+        after.forEach(f -> is.put(f.code(), f));
+        List<FaultDiff> diffs = new ArrayList<>();
+        for (StoredFault fault : before) {
+            StoredFault now = is.get(fault.code());
+            if (now == null) {
+                diffs.add(new FaultDiff(fault.code(), fault.title(), FaultChange.GONE, fault.status(), 0));
+            } else if (now.status() != fault.status()) {
+                diffs.add(new FaultDiff(fault.code(), fault.title(), FaultChange.STATUS, fault.status(), now.status()));
+            }
+        }
+        for (StoredFault fault : after) {
+            if (!was.containsKey(fault.code()))
+                diffs.add(new FaultDiff(fault.code(), fault.title(), FaultChange.NEW, 0, fault.status()));
+        }
+        return diffs;
+    }
+}
