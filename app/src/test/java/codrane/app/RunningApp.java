@@ -18,7 +18,9 @@ import org.springframework.context.ConfigurableApplicationContext;
  * (Spring's own JUnit extension needs JUnit 6.)
  */
 final class RunningApp implements BeforeAllCallback, ParameterResolver {
-    private static final int SPEED = 20;
+    /** Fast, but slow enough that a browser sees the transfer go by. */
+    private static final int SPEED = 8;
+
     private static App app;
 
     /** The running application and its world. */

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Test;
 /** The gritter speaks CAN FD; over DoIP it is reached through an edge node on its bus. */
 class EdgeNodeTest {
     private static final Pack GANNET = TestPacks.load("ardwyn-gannet");
-    private static final Waits WAITS = new Waits(Duration.ofMillis(50), Duration.ofSeconds(5));
+    private static final Waits WAITS = new Waits(Duration.ofSeconds(2), Duration.ofSeconds(5));
 
     @Test
     void scan_throughTheEdgeNode_isTheSameAsOnTheBus() throws IOException {

@@ -21,7 +21,9 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What every diagnostic link promises, on each adapter: in process and over sockets, CAN, CAN FD and DoIP. */
 class LinkContractTest {
-    private static final Waits WAITS = new Waits(Duration.ofMillis(50), Duration.ofSeconds(5));
+    /** Patient: over sockets the machine may be busy. */
+    private static final Waits WAITS = new Waits(Duration.ofSeconds(2), Duration.ofSeconds(5));
+
     private static final int BODY = 0x40;
     private static final int NOBODY = 0x99;
 

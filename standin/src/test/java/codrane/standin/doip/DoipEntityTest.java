@@ -35,8 +35,8 @@ class DoipEntityTest {
     private static final String HOST = "127.0.0.1";
     private static final Vin VIN = new Vin("0TVCH5E12SN000318");
     private static final DoipEntity.Timers QUICK =
-            new DoipEntity.Timers(Duration.ofMillis(300), Duration.ofMillis(600), Duration.ofMillis(150));
-    private static final Duration PATIENCE = Duration.ofMillis(300);
+            new DoipEntity.Timers(Duration.ofSeconds(2), Duration.ofSeconds(4), Duration.ofSeconds(1));
+    private static final Duration PATIENCE = Duration.ofMillis(800);
 
     private DoipEntity entity;
 
@@ -59,7 +59,7 @@ class DoipEntityTest {
 
         Tester(int port) throws IOException {
             socket = new Socket(InetAddress.getLoopbackAddress(), port);
-            socket.setSoTimeout(5000);
+            socket.setSoTimeout(15_000);
             in = new DoipStream(socket.getInputStream());
         }
 
