@@ -10,17 +10,20 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param packs folder of vehicle packs
  * @param var folder for what this node keeps outside the database: its id, its keys
  * @param demo whether the demo world is loaded and the next room can be entered
+ * @param workshop its name, as the authorities have it
  * @param serviceUrl where the makers' services are
  * @param interfaces those plugged into this node
  */
 @ConfigurationProperties("codrane")
 public record CodraneSettings(
-        Path packs, Path var, boolean demo, String serviceUrl, List<InterfaceSettings> interfaces) {
+        Path packs, Path var, boolean demo, String workshop, String serviceUrl, List<InterfaceSettings> interfaces) {
     /**
      * @param kind can or doip
      * @param control address of the meter
+     * @param serialMask form of its serial numbers
      */
-    public record InterfaceSettings(String name, String kind, String host, int port, String control) {}
+    public record InterfaceSettings(
+            String name, String kind, String host, int port, String control, String serialMask) {}
 
     public CodraneSettings {
         interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);

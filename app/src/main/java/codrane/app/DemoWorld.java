@@ -48,6 +48,14 @@ class DemoWorld implements ApplicationRunner {
                 "desk");
         intake.take(
                 new NewJobForm(
+                        "0BKAM7D26RN001906",
+                        "Tail-lift faults can't be cleared with the handset.",
+                        "CLEAR_FAULTS",
+                        "",
+                        ""),
+                "desk");
+        intake.take(
+                new NewJobForm(
                         "0TVWP2E67TN002240", "First baseline before anything is changed.", "BASELINE_ONLY", "", ""),
                 "desk");
     }

@@ -5,6 +5,7 @@ import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
+import codrane.standin.vehicle.Setup;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -13,6 +14,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
@@ -23,6 +25,7 @@ final class TestWorld {
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final int DELIVERY = 40_000_000;
+    private static final Duration CHECK = Duration.ofSeconds(2);
 
     private TestWorld() {}
 
@@ -38,12 +41,23 @@ final class TestWorld {
     /** The demo's vehicles, on free ports, their work so many times faster. */
     static StandinWorld standins(boolean usedBody, int speed) throws IOException {
         Pack lorne = pack("brennick-lorne");
-        return new StandinWorld(
-                usedBody ? Conditions.usedBody(lorne) : Conditions.usedTailLift(lorne),
-                Conditions.standard(pack("tolvane-wisp")),
-                StandinWorld.Ports.FREE,
-                speed,
-                DELIVERY);
+        StandinWorld.Stock stock = new StandinWorld.Stock(
+                List.of(usedBody ? Conditions.usedBody(lorne) : Conditions.usedTailLift(lorne), almery(), dunlin()),
+                List.of(Conditions.standard(pack("tolvane-wisp")), gannet()),
+                CHECK);
+        return new StandinWorld(stock, StandinWorld.Ports.FREE, speed, DELIVERY);
+    }
+
+    private static Setup almery() {
+        return Conditions.lockedAlmery(pack("brennick-almery"));
+    }
+
+    private static Setup dunlin() {
+        return Setup.healthy(pack("peregil-dunlin"), Conditions.DUNLIN);
+    }
+
+    private static Setup gannet() {
+        return Setup.healthy(pack("ardwyn-gannet"), Conditions.GANNET);
     }
 
     /** Settings that point the application to the stand-ins and to a database of its own. */
@@ -62,7 +76,9 @@ final class TestWorld {
                 "codrane.interfaces[0].host=127.0.0.1",
                 "codrane.interfaces[0].port=" + ports.can(),
                 "codrane.interfaces[0].control=http://127.0.0.1:" + ports.canControl(),
+                "codrane.interfaces[0].serial-mask=PLV2-999999",
                 "codrane.interfaces[1].name=Dunnock",
+                "codrane.interfaces[1].serial-mask=DNK-9999-AA",
                 "codrane.interfaces[1].kind=doip",
                 "codrane.interfaces[1].host=127.0.0.1",
                 "codrane.interfaces[1].port=" + ports.doip(),
@@ -76,6 +92,19 @@ final class TestWorld {
 
     static JsonNode act(StandinWorld world, String path) {
         return control(HttpRequest.newBuilder(uri(world, path))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+    }
+
+    /** Plugs the pass-through interface into the vehicle with this VIN. */
+    static void plug(StandinWorld world, codrane.core.vin.Vin vin) {
+        act(world, "/plug/" + vin.text());
+    }
+
+    /** Makes an authority answer rightly, lie, or not answer. */
+    static void authority(StandinWorld world, String authority, String mode) {
+        control(HttpRequest.newBuilder(URI.create(
+                        "http://127.0.0.1:" + world.ports().service() + "/authority/" + authority + "/mode/" + mode))
                 .POST(HttpRequest.BodyPublishers.noBody())
                 .build());
     }

@@ -53,13 +53,18 @@ public final class Conditions {
     public static Setup standard(Pack pack) {
         return switch (pack.id()) {
             case "brennick-lorne" -> usedTailLift(pack);
-            case "brennick-almery" -> Setup.healthy(pack, ALMERY).withFault("tail-lift", "C1029-08");
+            case "brennick-almery" -> lockedAlmery(pack);
             case "tolvane-wisp" -> Setup.healthy(pack, WISP);
             case "tolvane-chorus" -> Setup.healthy(pack, CHORUS);
             case "ardwyn-gannet" -> blankSpreader(pack);
             case "peregil-dunlin" -> Setup.healthy(pack, DUNLIN);
             default -> Setup.healthy(pack, anyVin(pack, pack.vinRule().lastYear()));
         };
+    }
+
+    /** A camper whose tail-lift fault stays until its gateway is opened. */
+    public static Setup lockedAlmery(Pack almery) {
+        return Setup.healthy(almery, ALMERY).withFault("tail-lift", "C1029-08").withFault("engine", "P1A93-00");
     }
 
     /** A VIN of the pack's first model from its last year. */

@@ -1,19 +1,27 @@
 package codrane.standin;
 
+import codrane.core.pack.Pack;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
-import codrane.standin.service.Authority;
+import codrane.standin.control.SimulatedTool;
+import codrane.standin.service.AuthorityOffice;
 import codrane.standin.service.MakerService;
 import codrane.standin.vehicle.Setup;
 import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
+import java.time.Duration;
+import java.time.InstantSource;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Stream;
 
-/** Everything outside the workshop: one vehicle on CAN, one on DoIP, and the makers' services. */
+/** Everything outside the workshop: vehicles that its two interfaces can be plugged into, and the makers' services. */
 public final class StandinWorld implements AutoCloseable {
-    private final RunningVehicle canVehicle;
-    private final RunningVehicle doipVehicle;
+    private static final SimulatedTool.Label PLOVER = new SimulatedTool.Label("Plover", "PLV2-204417", "4.2", "2.8");
+    private static final SimulatedTool.Label DUNNOCK =
+            new SimulatedTool.Label("Dunnock", "DNK-4417-KE", "1.9", "none needed");
+
+    private final SimulatedTool plover;
+    private final SimulatedTool dunnock;
     private final ControlPort canControl;
     private final ControlPort doipControl;
     private final MakerService service;
@@ -31,26 +39,47 @@ public final class StandinWorld implements AutoCloseable {
         public static final Ports FREE = new Ports(0, 0, 0, 0, 0);
     }
 
+    /**
+     * What is in the world.
+     *
+     * @param onCan vehicles for the pass-through interface; the first is plugged in
+     * @param onDoip vehicles for the Ethernet edge node; the first is plugged in
+     * @param check how long an authority takes to check a workshop
+     */
+    public record Stock(List<Setup> onCan, List<Setup> onDoip, Duration check) {
+        public Stock {
+            onCan = List.copyOf(onCan);
+            onDoip = List.copyOf(onDoip);
+        }
+    }
+
     /** @param bytesPerSecond rate at which the services deliver files */
-    public StandinWorld(Setup onCan, Setup onDoip, Ports ports, int speed, int bytesPerSecond) throws IOException {
-        SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
-        canVehicle = new RunningVehicle(
-                onCan, new RunningVehicle.Doors(Optional.of(ports.can()), Optional.empty(), 0), speed, world);
-        canControl = new ControlPort(canVehicle, ports.canControl());
-        doipVehicle = new RunningVehicle(
-                onDoip, new RunningVehicle.Doors(Optional.empty(), Optional.of(ports.doip()), 0), speed, world);
-        doipControl = new ControlPort(doipVehicle, ports.doipControl());
-        service = new MakerService(List.of(onCan.pack(), onDoip.pack()), ports.service(), bytesPerSecond);
+    public StandinWorld(Stock stock, Ports ports, int speed, int bytesPerSecond) throws IOException {
+        AuthorityOffice office = new AuthorityOffice(stock.check(), InstantSource.system());
+        office.demo();
+        plover = SimulatedTool.with(PLOVER, stock.onCan(), true, ports.can(), speed, pack -> world(office, pack));
+        canControl = new ControlPort(plover, ports.canControl());
+        dunnock = SimulatedTool.with(DUNNOCK, stock.onDoip(), false, ports.doip(), speed, pack -> world(office, pack));
+        doipControl = new ControlPort(dunnock, ports.doipControl());
+        List<Pack> packs = Stream.concat(stock.onCan().stream(), stock.onDoip().stream())
+                .map(Setup::pack)
+                .distinct()
+                .toList();
+        service = new MakerService(packs, office, ports.service(), bytesPerSecond);
+    }
+
+    private static SimulatedVehicle.World world(AuthorityOffice office, Pack pack) {
+        return SimulatedVehicle.World.now(office.keyFor(pack));
     }
 
     /** Where it listens now. */
     public Ports ports() {
-        return new Ports(
-                canVehicle.canPort(), canControl.port(), doipVehicle.doipPort(), doipControl.port(), service.port());
+        return new Ports(plover.port(), canControl.port(), dunnock.port(), doipControl.port(), service.port());
     }
 
+    /** The vehicle that the pass-through interface is plugged into. */
     public RunningVehicle onCan() {
-        return canVehicle;
+        return plover.plugged();
     }
 
     @Override
@@ -58,7 +87,7 @@ public final class StandinWorld implements AutoCloseable {
         service.close();
         canControl.close();
         doipControl.close();
-        canVehicle.close();
-        doipVehicle.close();
+        plover.close();
+        dunnock.close();
     }
 }

@@ -13,6 +13,7 @@ import codrane.link.scan.VehicleScanner;
 import codrane.link.uds.CanLink;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
+import codrane.standin.control.SimulatedTool;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -49,7 +50,7 @@ class CanSocketTest {
     void control_dropCutAndKey_disturbAsTheySay() throws Exception {
         var body = LORNE.module("body");
         try (RunningVehicle vehicle = Running.onCan(Conditions.usedTailLift(LORNE), 10);
-                ControlPort control = new ControlPort(vehicle, 0)) {
+                ControlPort control = new ControlPort(SimulatedTool.fixedTo(vehicle), 0)) {
             CanLink link = CanLink.open("127.0.0.1", vehicle.canPort(), ADDRESSING);
             post(control, "/drop/1");
             assertThat(link.request(body.address(), Bytes.parse("3E00"), VehicleScanner.waits(body)))

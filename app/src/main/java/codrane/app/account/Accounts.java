@@ -1,5 +1,6 @@
 package codrane.app.account;
 
+import java.util.List;
 import org.springframework.security.core.userdetails.User;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -29,6 +30,16 @@ public class Accounts implements UserDetailsService {
                 .password(account.password)
                 .roles(account.role.name())
                 .build();
+    }
+
+    /** Names of those who may work on vehicles. */
+    @Transactional(readOnly = true)
+    public List<String> technicians() {
+        return accounts.findAll().stream()
+                .filter(a -> a.role == Role.LEAD || a.role == Role.TECH || a.role == Role.SPECIALIST)
+                .map(a -> a.name)
+                .sorted()
+                .toList();
     }
 
     /** Adds the account unless the name is taken. */

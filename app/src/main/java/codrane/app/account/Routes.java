@@ -46,10 +46,16 @@ public final class Routes {
             post("/jobs/*/calibration-upload", WRITERS),
             post("/jobs/*/line-sheet", WRITERS),
             post("/jobs/*/line-sheet-pasted", WRITERS),
+            post("/jobs/*/access/technician", EnumSet.of(LEAD)),
+            post("/jobs/*/access/tool", WRITERS),
+            post("/jobs/*/authorise", WRITERS),
+            post("/access/*/tools", WRITERS),
+            post("/access/*/*", EnumSet.of(LEAD)),
             post("/jobs/*/run", WRITERS),
             post("/jobs/*/recover", WRITERS),
             post("/jobs/*/close", WRITERS),
             get("/next-room", READERS),
+            post("/next-room/authority/*/*", READERS),
             post("/next-room/*/*", READERS));
 
     /** One row of the table. */

@@ -7,11 +7,13 @@ import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
+import codrane.standin.control.SimulatedTool;
 import codrane.standin.fault.FaultSpec;
 import codrane.standin.service.Authority;
 import codrane.standin.vehicle.Setup;
 import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,6 +28,8 @@ final class StandinCommand {
     private static final int MOST_PORT = 65535;
     private static final int DELIVERY = 900_000;
     private static final int MOST_SPEED = 1000;
+    /** A real authority takes minutes to hours. */
+    private static final Duration CHECK = Duration.ofSeconds(20);
 
     private StandinCommand() {}
 
@@ -41,7 +45,7 @@ final class StandinCommand {
         arguments.end();
         SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
         try (RunningVehicle vehicle = new RunningVehicle(setup, doors, speed, world);
-                ControlPort port = new ControlPort(vehicle, control.orElse(0))) {
+                ControlPort port = new ControlPort(SimulatedTool.fixedTo(vehicle), control.orElse(0))) {
             for (FaultSpec fault : faults) bring(vehicle, fault);
             String where = (vehicle.hasCan() ? " can=" + vehicle.canPort() : "")
                     + (vehicle.hasDoip() ? " doip=" + vehicle.doipPort() : "");
@@ -102,14 +106,26 @@ final class StandinCommand {
                 port("CODRANE_DOIP_PORT", 8473),
                 port("CODRANE_DOIP_CONTROL_PORT", 8474),
                 port("CODRANE_SERVICE_PORT", 8475));
-        Setup lorne = Conditions.usedTailLift(PackFiles.named("brennick-lorne"));
-        Setup wisp = Conditions.standard(PackFiles.named("tolvane-wisp"));
-        try (StandinWorld world = new StandinWorld(lorne, wisp, ports, speed, DELIVERY)) {
+        try (StandinWorld world = new StandinWorld(stock(), ports, speed, DELIVERY)) {
             output.line("listening can=" + world.ports().can() + " doip="
                     + world.ports().doip());
             untilStopped();
         }
         return Main.GOOD;
+    }
+
+    /** The island's vehicles, as the demo finds them. */
+    private static StandinWorld.Stock stock() throws IOException {
+        return new StandinWorld.Stock(
+                List.of(
+                        Conditions.usedTailLift(PackFiles.named("brennick-lorne")),
+                        Conditions.lockedAlmery(PackFiles.named("brennick-almery")),
+                        Setup.healthy(PackFiles.named("peregil-dunlin"), Conditions.DUNLIN)),
+                List.of(
+                        Setup.healthy(PackFiles.named("tolvane-wisp"), Conditions.WISP),
+                        Setup.healthy(PackFiles.named("tolvane-chorus"), Conditions.CHORUS),
+                        Setup.healthy(PackFiles.named("ardwyn-gannet"), Conditions.GANNET)),
+                CHECK);
     }
 
     private static int port(String name, int otherwise) {

@@ -1,9 +1,16 @@
 package codrane.app.job;
 
+import codrane.core.plan.Stage;
+import java.util.Optional;
+
 /** What became of an act. */
 public sealed interface Acted {
-    record Done() implements Acted {}
+    /** @param led where it leads, when that is another stage than usual */
+    record Done(Optional<Stage> led) implements Acted {}
 
-    /** @param sentence why not, and what to do; nothing was changed */
-    record Refused(String sentence) implements Acted {}
+    /**
+     * @param sentence why not, and what to do; nothing was changed
+     * @param remedy stage at which what is missing can be got
+     */
+    record Refused(String sentence, Optional<Stage> remedy) implements Acted {}
 }

@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.live.JobTasks;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Stage;
 import java.io.IOException;
 import java.security.Principal;
 import java.util.List;
@@ -21,10 +22,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class JobActController {
     private final JobActs acts;
+    private final UnlockActs unlocking;
     private final JobTasks tasks;
 
-    JobActController(JobActs acts, JobTasks tasks) {
+    JobActController(JobActs acts, UnlockActs unlocking, JobTasks tasks) {
         this.acts = acts;
+        this.unlocking = unlocking;
         this.tasks = tasks;
     }
 
@@ -114,8 +117,30 @@ class JobActController {
         return then(acts.close(number, who.getName()), number, "record", flash);
     }
 
+    @PostMapping("/access/technician")
+    String technician(
+            @PathVariable long number, @RequestParam String technician, Principal who, RedirectAttributes flash) {
+        return then(unlocking.addTechnician(number, technician, who.getName()), number, "unlock", flash);
+    }
+
+    @PostMapping("/access/tool")
+    String tool(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(unlocking.addTool(number, who.getName()), number, "unlock", flash);
+    }
+
+    @PostMapping("/authorise")
+    String authorise(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(unlocking.authorise(number, who.getName()), number, "unlock", flash);
+    }
+
     private static String then(Acted acted, long number, String stage, RedirectAttributes flash) {
-        if (acted instanceof Acted.Refused(String sentence)) flash.addFlashAttribute("refused", sentence);
-        return "redirect:/jobs/" + number + "/" + stage;
+        String to = switch (acted) {
+            case Acted.Done(var led) -> led.map(Stage::key).orElse(stage);
+            case Acted.Refused(String sentence, var remedy) -> {
+                flash.addFlashAttribute("refused", sentence);
+                yield remedy.map(Stage::key).orElse(stage);
+            }
+        };
+        return "redirect:/jobs/" + number + "/" + to;
     }
 }

@@ -39,7 +39,7 @@ import org.springframework.stereotype.Component;
 /** What people do on a job. Each act checks what it depends on; a refused one changes nothing. */
 @Component
 public class JobActs {
-    private static final Acted DONE = new Acted.Done();
+    private static final Acted DONE = new Acted.Done(Optional.empty());
 
     private final JobDesk desk;
     private final JobStore jobs;
@@ -50,6 +50,8 @@ public class JobActs {
     private final MakerServiceClient service;
     private final RunOrders orders;
     private final RunService runs;
+    private final UnlockActs unlocking;
+    private final StrangerCheck strangers;
     private final AuditTrail audit;
     private final InstantSource time;
 
@@ -63,6 +65,8 @@ public class JobActs {
             MakerServiceClient service,
             RunOrders orders,
             RunService runs,
+            UnlockActs unlocking,
+            StrangerCheck strangers,
             AuditTrail audit,
             InstantSource time) {
         this.desk = desk;
@@ -74,6 +78,8 @@ public class JobActs {
         this.service = service;
         this.orders = orders;
         this.runs = runs;
+        this.unlocking = unlocking;
+        this.strangers = strangers;
         this.audit = audit;
         this.time = time;
     }
@@ -308,6 +314,7 @@ public class JobActs {
         JobFacts facts = desk.facts(number);
         if (facts.runHolds()) return refused("The run is already under way or waits to be recovered.");
         List<HoldPoint> open = facts.progress().openBefore(Stage.RUN);
+        if (open.equals(List.of(HoldPoint.AUTHORISED))) return unlocking.refuse(facts, who);
         if (!open.isEmpty()) {
             String titles = open.stream().map(HoldPoint::title).collect(Collectors.joining("; "));
             return refused("Not started. Still open: " + titles + "."
@@ -321,6 +328,10 @@ public class JobActs {
                 .map(Operation::title)
                 .toList();
         if (!unticked.isEmpty()) return refused("Not started. Not released: " + String.join("; ", unticked) + ".");
+        Optional<Acted> stranger = strangers.refuse(facts);
+        if (stranger.isPresent()) return stranger.get();
+        Optional<Acted> locked = unlocking.refuseIfLocked(facts, who);
+        if (locked.isPresent()) return locked.get();
         return switch (orders.build(facts, who)) {
             case RunOrders.Built.Missing(String sentence) -> refused(sentence);
             case RunOrders.Built.Order(var order) -> {
@@ -365,6 +376,6 @@ public class JobActs {
     }
 
     private static Acted refused(String sentence) {
-        return new Acted.Refused(sentence);
+        return new Acted.Refused(sentence, Optional.empty());
     }
 }

@@ -11,7 +11,6 @@ import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.core.fault.FaultLedger;
-import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
 import codrane.core.scan.AgreementMatrix;
@@ -45,6 +44,7 @@ class JobController {
     private final JobDesk desk;
     private final JobIntake intake;
     private final JobActs acts;
+    private final UnlockActs unlocking;
     private final JobTasks tasks;
     private final Interfaces interfaces;
     private final VitalsPublisher vitals;
@@ -56,6 +56,7 @@ class JobController {
             JobDesk desk,
             JobIntake intake,
             JobActs acts,
+            UnlockActs unlocking,
             JobTasks tasks,
             Interfaces interfaces,
             VitalsPublisher vitals,
@@ -65,6 +66,7 @@ class JobController {
         this.desk = desk;
         this.intake = intake;
         this.acts = acts;
+        this.unlocking = unlocking;
         this.tasks = tasks;
         this.interfaces = interfaces;
         this.vitals = vitals;
@@ -110,15 +112,16 @@ class JobController {
         Stage shown = stage.equals("now")
                 ? facts.progress().current()
                 : Stage.of(stage).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        if (shown == Stage.UNLOCK && unlocking.refresh(facts)) facts = desk.facts(number);
         model.addAttribute("page", page(facts, shown, task, who));
         model.addAttribute("facts", facts);
-        addStage(facts, shown, model);
+        addStage(facts, shown, who.getName(), model);
         return "job/" + shown.key();
     }
 
     private JobPage page(JobFacts facts, Stage shown, Optional<JobTasks.Progress> task, Authentication who) {
         JobRecord job = facts.job();
-        NextAct next = NextActs.of(facts, shown);
+        NextAct next = NextActs.of(facts, shown, who.getName());
         Role role = role(who);
         List<NextAct.Act> allowed = next.acts().stream()
                 .filter(a -> !a.post() || Routes.allows(role, HttpMethod.POST, "/jobs/" + job.number() + a.path()))
@@ -140,7 +143,7 @@ class JobController {
                 facts.window(),
                 facts.run().map(r -> r.running()).orElse(false),
                 bench.map(BenchInterface::name).orElse("no interface"),
-                facts.gateway() instanceof Gateway.None ? "none" : "locked");
+                JobPage.GatewayVital.of(facts.access()));
     }
 
     private static Role role(Authentication who) {
@@ -152,13 +155,16 @@ class JobController {
                 .orElse(Role.DESK);
     }
 
-    private void addStage(JobFacts facts, Stage shown, Model model) {
+    private void addStage(JobFacts facts, Stage shown, String who, Model model) {
         switch (shown) {
             case IDENTIFY -> facts.before().ifPresent(scan -> addMatrix(facts, scan, model));
+            case UNLOCK -> {
+                if (facts.access().there()) model.addAttribute("unlock", unlocking.view(facts, who));
+            }
             case PREPARE -> addPrepare(facts, model);
             case RUN -> {
                 addRun(facts, model);
-                boolean ready = facts.progress().current() == Stage.RUN && !facts.runHolds();
+                boolean ready = facts.progress().currentUnauthorised() == Stage.RUN && !facts.runHolds();
                 if (ready)
                     facts.plan()
                             .ifPresent(plan -> model.addAttribute(
@@ -172,7 +178,7 @@ class JobController {
                         ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
             }
-            case INTAKE, BENCH, UNLOCK, BASELINE, DECIDE, SETTLE -> {}
+            case INTAKE, BENCH, BASELINE, DECIDE, SETTLE -> {}
         }
     }
 
@@ -208,6 +214,11 @@ class JobController {
         FaultLedger faults =
                 FaultLedger.of(facts.before().get().faults(), after.get().faults());
         model.addAttribute("ledger", FaultLine.of(facts.pack(), faults));
+    }
+
+    @GetMapping("/jobs/{number}/access")
+    String access(@PathVariable long number) {
+        return "redirect:/access";
     }
 
     @GetMapping(path = "/jobs/{number}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)

@@ -1,5 +1,8 @@
 package codrane.app.job;
 
+import codrane.app.access.Access;
+import codrane.app.access.Authorisation;
+import codrane.app.access.GatewayDesk;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
@@ -10,7 +13,6 @@ import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
-import codrane.core.vin.Vin;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
@@ -26,6 +28,9 @@ public class JobDesk {
     private final Shelf shelf;
     private final PackShelf packs;
     private final Interfaces interfaces;
+    private final Access access;
+    private final GatewayDesk gateways;
+    private final RefusedActStore refusedActs;
     private final InstantSource time;
 
     JobDesk(
@@ -35,6 +40,9 @@ public class JobDesk {
             Shelf shelf,
             PackShelf packs,
             Interfaces interfaces,
+            Access access,
+            GatewayDesk gateways,
+            RefusedActStore refusedActs,
             InstantSource time) {
         this.jobs = jobs;
         this.benchChecks = benchChecks;
@@ -42,6 +50,9 @@ public class JobDesk {
         this.shelf = shelf;
         this.packs = packs;
         this.interfaces = interfaces;
+        this.access = access;
+        this.gateways = gateways;
+        this.refusedActs = refusedActs;
         this.time = time;
     }
 
@@ -75,7 +86,7 @@ public class JobDesk {
                 sheet(job, pack),
                 runs.latest(job.id()),
                 power(pack, job, plan),
-                gateway(pack, job.vin()));
+                access(pack, job));
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {
@@ -92,8 +103,17 @@ public class JobDesk {
         return PowerGate.start(samples, JobFacts.window(pack, job, plan), time.instant());
     }
 
-    /** No vehicle can be authorised in this slice: with a gateway it counts as locked. */
-    static Gateway gateway(Pack pack, Vin vin) {
-        return pack.hasGateway(vin) ? new Gateway.Locked() : new Gateway.None();
+    private JobAccess access(Pack pack, JobRecord job) {
+        if (!pack.hasGateway(job.vin())) return JobAccess.none(time.instant());
+        Optional<Authorisation> believed = gateways.believed(job.vehicleId());
+        Gateway gateway =
+                believed.<Gateway>map(a -> new Gateway.Authorised(a.until())).orElseGet(Gateway.Locked::new);
+        return new JobAccess(
+                gateway,
+                believed,
+                access.known(pack.gateway().orElseThrow().authority()),
+                interfaces.of(pack).flatMap(BenchInterface::tool),
+                refusedActs.get(job.id()),
+                time.instant());
     }
 }

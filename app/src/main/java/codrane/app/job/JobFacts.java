@@ -5,6 +5,7 @@ import codrane.app.shelf.Shelf.Shelved;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.Layout;
+import codrane.core.fault.Fault;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -21,6 +22,7 @@ import codrane.core.power.PowerWindow;
 import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.ModuleReading;
 import codrane.core.vin.VinComparison.Verdict;
+import java.time.Duration;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -47,11 +49,21 @@ public record JobFacts(
         Optional<LineSheetFacts> sheet,
         Optional<RunRecord> run,
         PowerGate.Verdict power,
-        Gateway gateway) {
+        JobAccess access) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
         holds = List.copyOf(holds);
+    }
+
+    public Gateway gateway() {
+        return access.gateway();
+    }
+
+    /** Seconds that the plan's writes take, by the pack; 0 without a plan. */
+    public int writingSeconds() {
+        return plan.map(p -> p.plan().writes().mapToInt(Operation::seconds).sum())
+                .orElse(0);
     }
 
     public Optional<PackModule> replaced() {
@@ -64,7 +76,7 @@ public record JobFacts(
 
     public VehicleFacts vehicleFacts(ScanRecord scan) {
         return new VehicleFacts(
-                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway);
+                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway());
     }
 
     /** The newest scan if it is from after the run. */
@@ -134,6 +146,7 @@ public record JobFacts(
     }
 
     private boolean needed(HoldPoint point) {
+        if (point == HoldPoint.AUTHORISED && (!access.there() || job.kind() == JobKind.BASELINE_ONLY)) return false;
         if (job.kind() == JobKind.BASELINE_ONLY) return point.stage().compareTo(codrane.core.plan.Stage.BASELINE) <= 0;
         if (plan.isEmpty()) return true;
         return switch (point) {
@@ -155,6 +168,8 @@ public record JobFacts(
             case IDENTITY_SETTLED ->
                 before.map(scan -> matrix(scan).vins().verdict() == Verdict.ALL_AGREE)
                         .orElse(false);
+            case AUTHORISED ->
+                finished || runHolds() || access.left().compareTo(Duration.ofSeconds(writingSeconds())) > 0;
             case BASELINE_STORED -> baseline.isPresent();
             case FILE_CHECKED ->
                 calibration.map(c -> fit(c.manifest()).usable()).orElse(false);
@@ -176,8 +191,19 @@ public record JobFacts(
         return after().map(scan -> {
             List<String> troubles = new java.util.ArrayList<>();
             job.replacedModule().ifPresent(id -> troubles.addAll(troubles(scan, id)));
+            if (job.kind() == JobKind.CLEAR_FAULTS) troubles.addAll(notCleared(scan));
             return troubles;
         });
+    }
+
+    /** Faults that were stored without being present, and are still there: the clear did nothing, whatever it answered. */
+    private List<String> notCleared(ScanRecord after) {
+        List<Fault> then = before.map(ScanRecord::faults).orElse(List.of());
+        return after.faults().stream()
+                .filter(now -> then.stream().anyMatch(was -> !was.present() && was.equals(now)))
+                .map(f -> f.code().text() + " in " + pack.module(f.module()).lowerTitle()
+                        + " was not cleared, whatever was answered.")
+                .toList();
     }
 
     private List<String> troubles(ScanRecord scan, String id) {

@@ -74,7 +74,7 @@ public class JobIntake {
                     "replaced",
                     "Choose the module that was replaced; the " + pack.get().title() + " has none of this name.");
         }
-        if (kind.get() == JobKind.BASELINE_ONLY) replaced = Optional.empty();
+        if (kind.get() != JobKind.REPLACE_MODULE) replaced = Optional.empty();
         String model = pack.get().modelOf(vin).orElseThrow();
         long number = jobs.add(
                 new JobStore.NewJob(

@@ -29,7 +29,22 @@ public record JobPage(
         PowerWindow window,
         boolean running,
         String interfaceName,
-        String gateway) {
+        GatewayVital gateway) {
+    /** The gateway in the strip of vitals. */
+    public record GatewayVital(String title, String detail, boolean out) {
+        private static final int SOON_SECONDS = 300;
+
+        static GatewayVital of(JobAccess access) {
+            if (!access.there()) return new GatewayVital("No gateway", "nothing to unlock", false);
+            if (!access.open())
+                return new GatewayVital(
+                        access.expired() ? "Gateway: ended" : "Gateway locked", "reads pass, writes don’t", false);
+            int seconds = (int) access.left().toSeconds();
+            String left = seconds < 120 ? seconds + " s left" : seconds / 60 + " min left";
+            return new GatewayVital("Gateway open", left, seconds < SOON_SECONDS);
+        }
+    }
+
     /** One stage on the rail. */
     public record RailItem(Stage stage, String state, boolean shown, List<Notch> notches) {}
 

@@ -23,10 +23,12 @@ final class NextActs {
     private NextActs() {}
 
     /** The act for the page of a stage; on a page other than the current stage's, the way to it. */
-    static NextAct of(JobFacts facts, Stage shown) {
+    static NextAct of(JobFacts facts, Stage shown, String who) {
         Stage current = facts.progress().current();
+        boolean readingOn = current == Stage.UNLOCK && shown.compareTo(Stage.UNLOCK) > 0;
+        if (readingOn) current = facts.progress().currentUnauthorised();
         if (shown == current || shown == Stage.RUN && facts.runHolds())
-            return current(facts, facts.runHolds() ? Stage.RUN : current);
+            return current(facts, facts.runHolds() ? Stage.RUN : current, who);
         boolean later = shown.compareTo(current) > 0;
         if (facts.job().kind() == JobKind.BASELINE_ONLY && later && current == Stage.RECORD) return record(facts);
         String title = later ? current.title() + " comes before " + shown.title() : shown.title() + " is done";
@@ -45,7 +47,7 @@ final class NextActs {
         return facts.runHolds() ? "The run holds the vehicle: look at Run." : "Safe to stop here: no run is under way.";
     }
 
-    private static NextAct current(JobFacts facts, Stage stage) {
+    private static NextAct current(JobFacts facts, Stage stage, String who) {
         return switch (stage) {
             case INTAKE -> intake(facts);
             case BENCH -> bench(facts);
@@ -55,13 +57,15 @@ final class NextActs {
             case PREPARE -> prepare(facts);
             case RUN -> run(facts);
             case PROVE -> prove(facts);
-            case UNLOCK, SETTLE, RECORD -> record(facts);
+            case UNLOCK -> NextUnlockAct.of(facts, who);
+            case SETTLE, RECORD -> record(facts);
         };
     }
 
     private static NextAct intake(JobFacts facts) {
-        String what =
-                facts.replaced().map(m -> "replacing the " + m.lowerTitle()).orElse("reading the vehicle");
+        String what = facts.job().kind() == JobKind.CLEAR_FAULTS
+                ? "clearing faults after they are written down"
+                : facts.replaced().map(m -> "replacing the " + m.lowerTitle()).orElse("reading the vehicle");
         return new NextAct(
                 "Does the customer agree?",
                 "Say what will be done: " + what + ". Check the VIN aloud against the plate: the groups are below.",
@@ -228,11 +232,12 @@ final class NextActs {
                 .map(r -> r.sentence() + " " + r.nextStep() + " ")
                 .orElse("");
         String module = facts.replaced().map(PackModule::lowerTitle).orElse("vehicle");
+        String steps = writes == 1 ? "1 writing step on the " : writes + " writing steps on the ";
         String program = facts.planHas(Operation.Kind.PROGRAM)
                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave the key."
                 : "Each write is read back.";
         return new NextAct(
-                (run.isPresent() ? "Run again: " : "Release ") + writes + " writing steps on the " + module,
+                (run.isPresent() ? "Run again: release " : "Release ") + steps + module,
                 before + "Tick each below. " + program,
                 run.isPresent() ? "Safe to stop here: the run stopped where nothing is half written." : NOTHING_WRITTEN,
                 Tone.WRITE,
@@ -281,6 +286,18 @@ final class NextActs {
                     List.of(
                             Act.read("Scan again", "/scan"),
                             Act.waive("Go on all the same", "/waive/read-back-agrees")));
+        }
+        if (facts.job().kind() == JobKind.CLEAR_FAULTS) {
+            return new NextAct(
+                    "Do the faults stay away?",
+                    "Work what they were about, drive if needed, then scan again. Is the complaint mended: \""
+                            + facts.job().complaint() + "\"?",
+                    "Safe to stop here: what was cleared reads back clear.",
+                    Tone.PERSON,
+                    List.of(
+                            Act.keep("They stay away", "/hold/function-tested"),
+                            Act.read("Scan again", "/scan").second(),
+                            Act.waive("Not tried", "/waive/function-tested")));
         }
         String what = facts.replaced()
                 .map(m -> "Work the " + m.lowerTitle() + " through its whole movement, nobody under or on it.")

@@ -99,7 +99,7 @@ class RunOrders {
             case WRITE_CODING -> coding(facts, operation, coding);
             case RESET -> List.of(new RunTask.Restart(facts.pack().module(operation.module()), operation.title()));
             case CLEAR -> clear(facts);
-            case SCAN, BASELINE, PROVE, FUNCTION_TEST -> List.of();
+            case SCAN, BASELINE, UNLOCK, PROVE, FUNCTION_TEST -> List.of();
         };
     }
 

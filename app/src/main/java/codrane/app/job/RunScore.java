@@ -89,7 +89,7 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
                         6,
                         task,
                         facts.pack().modules().size());
-            case SCAN, BASELINE, PROVE, FUNCTION_TEST -> task;
+            case SCAN, BASELINE, UNLOCK, PROVE, FUNCTION_TEST -> task;
         };
     }
 

@@ -7,6 +7,7 @@ import codrane.app.records.ChangeLedger;
 import codrane.app.vehicle.PackShelf;
 import codrane.core.plan.Stage;
 import codrane.core.vin.Vin;
+import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -46,9 +47,9 @@ class TodayController {
     public record Card(long number, String title, String vehicle, String line, String column, int percent) {}
 
     @GetMapping("/")
-    String today(Model model) {
+    String today(Principal who, Model model) {
         List<Card> cards = new ArrayList<>();
-        for (JobRecord job : jobs.open()) cards.add(card(desk.facts(job)));
+        for (JobRecord job : jobs.open()) cards.add(card(desk.facts(job), who.getName()));
         model.addAttribute(
                 "running", cards.stream().filter(c -> c.column().equals("run")).toList());
         model.addAttribute(
@@ -61,10 +62,10 @@ class TodayController {
         return "job/today";
     }
 
-    private static Card card(JobFacts facts) {
+    private static Card card(JobFacts facts, String who) {
         JobRecord job = facts.job();
         Stage current = facts.progress().current();
-        NextAct next = NextActs.of(facts, facts.runHolds() ? Stage.RUN : current);
+        NextAct next = NextActs.of(facts, facts.runHolds() ? Stage.RUN : current, who);
         String title = facts.replaced()
                 .map(m -> m.title() + job.origin().map(o -> ", " + o.words()).orElse(""))
                 .orElse(job.kind().title());
@@ -118,7 +119,7 @@ class TodayController {
         return "vehicle/one";
     }
 
-    @GetMapping("/{later:access|tools|practice|records}")
+    @GetMapping("/{later:tools|practice|records}")
     String later(@PathVariable String later, Model model) {
         model.addAttribute("later", later);
         return "fragments/later";

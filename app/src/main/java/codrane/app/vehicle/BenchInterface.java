@@ -5,6 +5,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackModule;
+import codrane.core.part.SerialMask;
 import codrane.core.power.SupplyReading;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
@@ -151,7 +152,17 @@ public final class BenchInterface {
 
     /** Temperature of the interface, or empty when it does not tell. */
     public Optional<Double> celsius() {
-        return control.celsius();
+        return tool().map(ToolLook::celsius);
+    }
+
+    /** What the interface told about itself when it was sampled last; empty when it does not answer. */
+    public Optional<ToolLook> tool() {
+        return control.tool();
+    }
+
+    /** Form of its serial numbers. */
+    public SerialMask serialMask() {
+        return SerialMask.parse(settings.serialMask()).orElseThrow();
     }
 
     synchronized void sample() {

@@ -26,7 +26,7 @@ final class ControlPortClient implements SupplyMeter {
             HttpClient.newBuilder().connectTimeout(PATIENCE).build();
     private final String address;
     private final InstantSource time;
-    private volatile Optional<Double> celsius = Optional.empty();
+    private volatile Optional<ToolLook> tool = Optional.empty();
 
     ControlPortClient(String address, InstantSource time) {
         this.address = address;
@@ -36,15 +36,14 @@ final class ControlPortClient implements SupplyMeter {
     @Override
     public Optional<SupplyReading> read() {
         Optional<JsonNode> meter = send(request("/meter").GET().build());
-        celsius = meter.filter(body -> body.has("celsius"))
-                .map(body -> body.path("celsius").asDouble());
+        tool = meter.map(body -> ToolLook.of(body.path("tool")));
         return meter.map(
                 body -> new SupplyReading(time.instant(), body.path("volts").asDouble()));
     }
 
-    /** Temperature of the interface at the last reading. */
-    Optional<Double> celsius() {
-        return celsius;
+    /** What the interface told about itself at the last reading. */
+    Optional<ToolLook> tool() {
+        return tool;
     }
 
     /** @return the state afterwards, or empty when the stand-in does not answer */

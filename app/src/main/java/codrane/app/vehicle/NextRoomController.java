@@ -33,14 +33,20 @@ class NextRoomController {
             Map.entry("gear-park", "/gear/park"),
             Map.entry("gear-drive", "/gear/drive"),
             Map.entry("cut", "/cut"),
+            Map.entry("wired", "/wired"),
+            Map.entry("wireless", "/wireless"),
             Map.entry("mend", "/faults/clear"));
+
+    private static final ToolLook NO_TOOL = new ToolLook("", "", "", "", false, 0, "", Map.of());
 
     private final CodraneSettings settings;
     private final Interfaces interfaces;
+    private final NextRoomServices services;
 
-    NextRoomController(CodraneSettings settings, Interfaces interfaces) {
+    NextRoomController(CodraneSettings settings, Interfaces interfaces, NextRoomServices services) {
         this.settings = settings;
         this.interfaces = interfaces;
+        this.services = services;
     }
 
     /** One simulated vehicle; {@code there} is false when its stand-in does not answer. */
@@ -51,7 +57,8 @@ class NextRoomController {
             String state,
             List<Act> acts,
             List<String> modules,
-            Map<String, String> faults) {}
+            Map<String, String> faults,
+            ToolLook tool) {}
 
     /** @param path last part of the address */
     public record Act(String path, String label) {}
@@ -62,6 +69,8 @@ class NextRoomController {
         List<RoomView> rooms = new ArrayList<>();
         for (BenchInterface i : interfaces.all()) rooms.add(view(i));
         model.addAttribute("rooms", rooms);
+        model.addAttribute("mails", services.mails());
+        model.addAttribute("authorities", services.authorities());
         return "vehicle/next-room";
     }
 
@@ -73,10 +82,11 @@ class NextRoomController {
                         true,
                         look.path("title").asString(),
                         state(look),
-                        acts(look),
+                        acts(look, i.tool().orElse(NO_TOOL)),
                         modules(look),
-                        i.control().faults()))
-                .orElse(new RoomView(i.name(), false, "", "", List.of(), List.of(), Map.of()));
+                        i.control().faults(),
+                        i.tool().orElse(NO_TOOL)))
+                .orElse(new RoomView(i.name(), false, "", "", List.of(), List.of(), Map.of(), NO_TOOL));
     }
 
     private static String state(JsonNode look) {
@@ -96,7 +106,7 @@ class NextRoomController {
         return shows.isEmpty() ? "" : " To be seen: " + String.join(", ", shows) + ".";
     }
 
-    private static List<Act> acts(JsonNode look) {
+    private static List<Act> acts(JsonNode look, ToolLook tool) {
         List<Act> acts = new ArrayList<>();
         boolean unit = look.path("supportUnit").asBoolean();
         acts.add(new Act(unit ? "unit-off" : "unit-on", "Switch the support unit " + (unit ? "off" : "on")));
@@ -108,6 +118,10 @@ class NextRoomController {
         acts.add(toggle(look, "tailgate", "closed", "open", "Close the tailgate", "Open the tailgate"));
         acts.add(toggle(look, "gear", "park", "drive", "Put it in park", "Take it out of park"));
         acts.add(new Act("cut", "Pull the cable for a moment"));
+        acts.add(
+                tool.wireless()
+                        ? new Act("wired", "Connect the interface by cable")
+                        : new Act("wireless", "Connect the interface wirelessly"));
         acts.add(new Act("mend", "Mend what was broken"));
         return acts;
     }
@@ -132,6 +146,28 @@ class NextRoomController {
         return "redirect:/next-room";
     }
 
+    /** Plugs the interface into another vehicle. */
+    @PostMapping("/next-room/{name}/plug")
+    String plug(@PathVariable String name, @RequestParam String vin) {
+        BenchInterface i = named(name);
+        boolean known = i.tool().filter(t -> t.vehicles().containsKey(vin)).isPresent();
+        if (!known) throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        i.control().act("/plug/" + vin);
+        return "redirect:/next-room";
+    }
+
+    /** Another workshop updates a module and does not look after what was set in it. */
+    @PostMapping("/next-room/{name}/updated")
+    String updated(@PathVariable String name, @RequestParam String module, RedirectAttributes flash) {
+        BenchInterface i = named(name);
+        boolean done = module.matches("[a-z-]{1,40}")
+                && i.control().act("/updated/" + module).isPresent();
+        flash.addFlashAttribute(
+                done ? "said" : "refused",
+                done ? "Done: " + module + " was updated elsewhere" : "There is no such module.");
+        return "redirect:/next-room";
+    }
+
     /** @param fault kind, then what it is about */
     @PostMapping("/next-room/{name}/fault")
     String fault(
@@ -151,6 +187,14 @@ class NextRoomController {
                 .ifPresentOrElse(
                         reason -> flash.addFlashAttribute("refused", reason),
                         () -> flash.addFlashAttribute("said", "Done: " + spec));
+        return "redirect:/next-room";
+    }
+
+    @PostMapping("/next-room/authority/{authority}/{mode:down|lies|right}")
+    String authority(@PathVariable String authority, @PathVariable String mode) {
+        requireDemo();
+        if (!services.authorities().contains(authority)) throw new ResponseStatusException(HttpStatus.NOT_FOUND);
+        services.mode(authority, mode);
         return "redirect:/next-room";
     }
 

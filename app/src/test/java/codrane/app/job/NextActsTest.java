@@ -6,7 +6,6 @@ import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
-import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
@@ -67,7 +66,7 @@ class NextActsTest {
         private Optional<LineSheetFacts> sheet = Optional.empty();
         private Optional<RunRecord> run = Optional.empty();
         private PowerGate.State power = PowerGate.State.PASSES;
-        private Gateway gateway = new Gateway.None();
+        private JobAccess access = JobAccess.none(T0);
 
         Moment kept(HoldPoint point) {
             holds.add(new HoldRecord(point, false, "tech", T0, "confirmed"));
@@ -169,12 +168,12 @@ class NextActsTest {
                     sheet,
                     run,
                     new PowerGate.Verdict(power, "12.10 V, too low."),
-                    gateway);
+                    access);
         }
 
         NextAct next() {
             JobFacts facts = facts();
-            return NextActs.of(facts, facts.progress().current());
+            return NextActs.of(facts, facts.progress().current(), "tech");
         }
     }
 
@@ -327,7 +326,7 @@ class NextActsTest {
 
     @Test
     void of_aLaterStage_leadsBackToTheCurrentOne() {
-        NextAct next = NextActs.of(atDecide().facts(), Stage.RUN);
+        NextAct next = NextActs.of(atDecide().facts(), Stage.RUN, "tech");
         assertThat(next.title()).isEqualTo("Decide comes before Run");
         assertThat(next.acts())
                 .singleElement()
@@ -336,7 +335,7 @@ class NextActsTest {
 
     @Test
     void of_anEarlierStage_leadsForward() {
-        assertThat(NextActs.of(atDecide().facts(), Stage.BENCH).title()).isEqualTo("Bench is done");
+        assertThat(NextActs.of(atDecide().facts(), Stage.BENCH, "tech").title()).isEqualTo("Bench is done");
     }
 
     @Test

@@ -1,2 +1,5 @@
-/** Rights to act on a module or a vehicle. This slice holds only the simulated vehicles' own key computation. */
+/**
+ * Rights to act on a vehicle: what an authority wants of a workshop, and the simulated vehicles' own key computation. Read
+ * {@link codrane.core.access.AccessCheck} first.
+ */
 package codrane.core.access;

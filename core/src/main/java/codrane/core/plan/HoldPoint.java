@@ -7,6 +7,7 @@ public enum HoldPoint {
     SUPPLY_HELD(Stage.BENCH, "The supply voltage is read and within its window", By.FACT, false),
     FAULTS_RECORDED(Stage.IDENTIFY, "Faults are written down before anything is cleared", By.FACT, false),
     IDENTITY_SETTLED(Stage.IDENTIFY, "The VINs agree, or the donor is accepted", By.PERSON, true),
+    AUTHORISED(Stage.UNLOCK, "The gateway was seen open, for long enough", By.FACT, false),
     BASELINE_STORED(Stage.BASELINE, "Everything readable is stored", By.FACT, false),
     PLAN_AGREED(Stage.DECIDE, "The plan is agreed to", By.PERSON, false),
     FILE_CHECKED(Stage.PREPARE, "The calibration is whole and for this hardware", By.FACT, false),

@@ -3,6 +3,7 @@ package codrane.core.plan;
 /** Kinds of jobs that can be planned, with their number in the list of kinds. */
 public enum JobKind {
     REPLACE_MODULE("K9", "Replace a module"),
+    CLEAR_FAULTS("K1", "Clear faults"),
     BASELINE_ONLY("K16", "Baseline only, nothing is written");
 
     private final String number;

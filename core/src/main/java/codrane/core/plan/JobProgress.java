@@ -3,6 +3,7 @@ package codrane.core.plan;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** Where a job stands, computed from its hold points; nothing here is set by a click. */
 public final class JobProgress {
@@ -47,8 +48,17 @@ public final class JobProgress {
 
     /** The first stage whose hold points are not all passed; the last one when all are. */
     public Stage current() {
+        return first(this::passed);
+    }
+
+    /** Where reading goes on while the gateway is locked: the current stage if that were no matter. */
+    public Stage currentUnauthorised() {
+        return first(point -> point == HoldPoint.AUTHORISED || passed(point));
+    }
+
+    private Stage first(Predicate<HoldPoint> passes) {
         for (Stage stage : Stage.values()) {
-            if (!of(stage).stream().allMatch(this::passed)) return stage;
+            if (!of(stage).stream().allMatch(passes)) return stage;
         }
         return Stage.RECORD;
     }

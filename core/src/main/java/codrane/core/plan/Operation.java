@@ -24,6 +24,7 @@ public record Operation(
     public enum Kind {
         SCAN(false),
         BASELINE(false),
+        UNLOCK(false),
         PROGRAM(true),
         WRITE_VIN(true),
         WRITE_CODING(true),

@@ -9,6 +9,7 @@ public final class Planner {
     private static final List<Rule> RULES = List.of(
             new RecordFaultsFirst(),
             new BaselineBeforeWriting(),
+            new AuthoriseBeforeWriting(),
             new PartMustAnswer(),
             new ProgramOldSoftware(),
             new WriteVehicleVin(),
@@ -16,6 +17,7 @@ public final class Planner {
             new LeaveOthersAlone(),
             new ResetAfterWriting(),
             new ClearAfterWriting(),
+            new ClearWhatWasAsked(),
             new ProveByReading());
 
     private Planner() {}

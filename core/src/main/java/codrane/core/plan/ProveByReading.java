@@ -14,10 +14,11 @@ final class ProveByReading implements Rule {
             return new Judgement.NotNeeded("Nothing is written, so nothing is to be proved.");
         String reason = "Done is what a fresh scan reads back, not what a write reported.";
         int seconds = facts.pack().modules().size();
+        boolean faults = facts.kind() == JobKind.CLEAR_FAULTS;
         Operation test = new Operation(
                 Operation.Kind.FUNCTION_TEST,
                 facts.replaced().orElse(""),
-                "Try the function itself",
+                faults ? "Work what the faults were about, and look whether they stay away" : "Try the function itself",
                 List.of("Did it mend the complaint?"),
                 List.of(),
                 List.of(HoldPoint.FUNCTION_TESTED),

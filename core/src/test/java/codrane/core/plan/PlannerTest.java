@@ -2,6 +2,8 @@ package codrane.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.fault.Fault;
+import codrane.core.fault.FaultCode;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
@@ -99,7 +101,7 @@ class PlannerTest {
     }
 
     @Test
-    void plan_lockedGateway_isBlocked() {
+    void plan_lockedGateway_isAuthorisedBeforeAnyWrite() {
         VehicleFacts facts = new VehicleFacts(
                 JobKind.REPLACE_MODULE,
                 Situations.LORNE,
@@ -108,7 +110,44 @@ class PlannerTest {
                 Optional.empty(),
                 Situations.usedTailLift(),
                 new Gateway.Locked());
-        assertThat(Planner.plan(facts).blocked()).isTrue();
+        Plan plan = Planner.plan(facts);
+        assertThat(plan.blocked()).isFalse();
+        assertThat(kinds(plan)).startsWith(Kind.SCAN, Kind.BASELINE, Kind.UNLOCK);
+    }
+
+    @Test
+    void plan_faultsToClearBehindAGateway_authorisesThenClearsThenProves() {
+        ModuleReading lift = tailLift(Situations.VIN, "3.12");
+        ModuleReading faulty = withFault(lift, 0x08);
+        Plan plan = Planner.plan(Situations.clearing(with(faulty), new Gateway.Locked()));
+        assertThat(kinds(plan))
+                .containsExactly(Kind.SCAN, Kind.BASELINE, Kind.UNLOCK, Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
+        assertThat(plan.operations())
+                .anySatisfy(o -> assertThat(o.reasons()).anyMatch(r -> r.contains("none of them present")));
+    }
+
+    @Test
+    void plan_faultThatIsPresent_saysThatItComesBack() {
+        Plan plan = Planner.plan(Situations.clearing(
+                with(withFault(tailLift(Situations.VIN, "3.12"), 0x09)), new Gateway.None()));
+        assertThat(kinds(plan)).contains(Kind.CLEAR).doesNotContain(Kind.UNLOCK);
+        assertThat(plan.operations()).anySatisfy(o -> assertThat(o.reasons()).anyMatch(r -> r.contains("comes back")));
+    }
+
+    @Test
+    void plan_noFaultStored_isBlocked() {
+        Plan plan = Planner.plan(Situations.clearing(with(tailLift(Situations.VIN, "3.12")), new Gateway.None()));
+        assertThat(plan.blocks()).containsExactly("No fault is stored: there is nothing to clear.");
+    }
+
+    private static ModuleReading withFault(ModuleReading reading, int status) {
+        return new ModuleReading(
+                reading.module(),
+                reading.presence(),
+                reading.identification(),
+                reading.coding(),
+                List.of(new Fault(reading.module(), FaultCode.parse("C1029-08"), status)),
+                true);
     }
 
     @Test
@@ -154,7 +193,7 @@ class PlannerTest {
             if (plan.writes().findAny().isPresent())
                 assertThat(kinds).endsWith(Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
             assertThat(plan.decisions())
-                    .hasSize(10)
+                    .hasSize(12)
                     .allSatisfy(d -> assertThat(d.judgement().reason()).endsWith("."));
         }
     }

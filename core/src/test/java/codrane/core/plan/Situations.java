@@ -59,6 +59,11 @@ public final class Situations {
         return ((Layout.Encoded.Block) layout.encode(values, start)).octets();
     }
 
+    static VehicleFacts clearing(Map<String, ModuleReading> readings, Gateway gateway) {
+        return new VehicleFacts(
+                JobKind.CLEAR_FAULTS, LORNE, VIN, Optional.empty(), Optional.empty(), readings, gateway);
+    }
+
     static VehicleFacts replaced(String module, Map<String, ModuleReading> readings) {
         return new VehicleFacts(
                 JobKind.REPLACE_MODULE,

@@ -15,6 +15,7 @@ import java.util.Optional;
 public final class GatewayAccess {
     private static final int TOKEN_ROUTINE = 0x0301;
     private static final int COMPLETE = 0x12;
+    private static final int DEFAULT_SESSION = 0x01;
 
     private final DiagnosticLink link;
     private final Pack pack;
@@ -34,6 +35,20 @@ public final class GatewayAccess {
             case TOKEN -> token(grant);
             case CERTIFICATE -> certificate(grant, key);
         };
+    }
+
+    /**
+     * Whether the gateway is open, judged by what it does: something harmless that a locked one refuses is asked for.
+     * Nothing is changed by it.
+     */
+    public boolean letsThrough() {
+        PackModule module = pack.module(pack.vinReference());
+        Waits waits = new Waits(module.session().p2(), module.session().p2Star());
+        Bytes extended = Requests.diagnosticSessionControl(module.session().extended());
+        Reply session = link.request(module.address(), extended, waits);
+        Reply harmless = link.request(module.address(), Requests.controlDtcSetting(true), waits);
+        link.request(module.address(), Requests.diagnosticSessionControl(DEFAULT_SESSION), waits);
+        return session instanceof Reply.Positive && harmless instanceof Reply.Positive;
     }
 
     private Optional<String> token(SignedGrant grant) {

@@ -20,16 +20,16 @@ import tools.jackson.databind.ObjectMapper;
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
  * /look}, {@code GET /faults}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
- * /faults/clear}.
+ * /faults/clear}, {@code /plug/VIN}, {@code /wired}, {@code /wireless}, {@code /updated/MODULE}.
  */
 public final class ControlPort implements AutoCloseable {
     private final HttpServer server;
-    private final RunningVehicle running;
+    private final SimulatedTool tool;
     private final ObjectMapper json = new ObjectMapper();
 
     /** @param port 0 takes a free one */
-    public ControlPort(RunningVehicle running, int port) throws IOException {
-        this.running = running;
+    public ControlPort(SimulatedTool tool, int port) throws IOException {
+        this.tool = tool;
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 16);
         server.setExecutor(Executors.newVirtualThreadPerTaskExecutor());
         server.createContext("/", this::handle);
@@ -40,6 +40,10 @@ public final class ControlPort implements AutoCloseable {
         return server.getAddress().getPort();
     }
 
+    private RunningVehicle running() {
+        return tool.plugged();
+    }
+
     private void handle(HttpExchange exchange) throws IOException {
         try (exchange) {
             String path = exchange.getRequestURI().getPath().substring(1);
@@ -48,7 +52,7 @@ public final class ControlPort implements AutoCloseable {
                 send(exchange, body.isPresent() ? 200 : 404, body.orElse(Map.of("message", "not known here")));
             } else {
                 Optional<String> problem = path.equals("fault") ? bring(exchange) : post(path);
-                if (problem.isEmpty()) send(exchange, 200, running.look());
+                if (problem.isEmpty()) send(exchange, 200, running().look());
                 else send(exchange, 404, Map.of("message", problem.get()));
             }
         }
@@ -57,7 +61,7 @@ public final class ControlPort implements AutoCloseable {
     private Optional<Map<String, Object>> get(String path) {
         return switch (path) {
             case "meter" -> Optional.of(meter());
-            case "look" -> Optional.of(running.look());
+            case "look" -> Optional.of(running().look());
             case "faults" -> Optional.of(kinds());
             default -> Optional.empty();
         };
@@ -75,16 +79,17 @@ public final class ControlPort implements AutoCloseable {
 
     private Map<String, Object> meter() {
         Map<String, Object> meter = new LinkedHashMap<>();
-        meter.put("volts", running.vehicle().volts());
-        meter.put("supportUnit", running.vehicle().supply().unitOn());
-        meter.put("celsius", running.celsius());
+        meter.put("volts", running().vehicle().volts());
+        meter.put("supportUnit", running().vehicle().supply().unitOn());
+        meter.put("celsius", running().celsius());
+        meter.put("tool", tool.look());
         return meter;
     }
 
     private Optional<String> post(String path) {
         switch (path) {
-            case "support-unit/on" -> running.vehicle().supply().switchUnit(true);
-            case "support-unit/off" -> running.vehicle().supply().switchUnit(false);
+            case "support-unit/on" -> running().vehicle().supply().switchUnit(true);
+            case "support-unit/off" -> running().vehicle().supply().switchUnit(false);
             case "key/off", "key/on", "key/running" -> turnKey(path.substring(4));
             case "doors/open" -> move(Sensor.DOORS, 1);
             case "doors/closed" -> move(Sensor.DOORS, 0);
@@ -92,9 +97,15 @@ public final class ControlPort implements AutoCloseable {
             case "tailgate/closed" -> move(Sensor.TAILGATE, 0);
             case "gear/drive" -> move(Sensor.GEAR, 0);
             case "gear/park" -> move(Sensor.GEAR, 1);
-            case "cut" -> running.cut();
-            case "faults/clear" -> running.clearFaults();
+            case "cut" -> running().cut();
+            case "faults/clear" -> running().clearFaults();
+            case "wireless" -> tool.wireless(true);
+            case "wired" -> tool.wireless(false);
             default -> {
+                if (path.matches("plug/[0-9A-Z]{17}")) {
+                    return tool.plug(path.substring(5)) ? Optional.empty() : Optional.of("no such vehicle here");
+                }
+                if (path.matches("updated/[a-z-]{1,40}")) return updatedElsewhere(path.substring(8));
                 if (!path.matches("drop/\\d{1,6}")) return Optional.of("not known here");
                 return bring("drop:count=" + path.substring(5));
             }
@@ -102,14 +113,22 @@ public final class ControlPort implements AutoCloseable {
         return Optional.empty();
     }
 
+    /** Another workshop updated a module: what was set and learned in it is as built. */
+    private Optional<String> updatedElsewhere(String module) {
+        if (running().vehicle().server(module).isEmpty())
+            return Optional.of("This vehicle has no module " + module + ".");
+        running().act(() -> running().vehicle().updatedElsewhere(module));
+        return Optional.empty();
+    }
+
     private void turnKey(String position) {
         SimulatedVehicle.Key key = SimulatedVehicle.Key.valueOf(position.toUpperCase(Locale.ROOT));
-        running.act(() -> running.vehicle().key(key));
-        running.ready(key != SimulatedVehicle.Key.OFF);
+        running().act(() -> running().vehicle().key(key));
+        running().ready(key != SimulatedVehicle.Key.OFF);
     }
 
     private void move(Sensor sensor, int position) {
-        running.act(() -> running.vehicle().move(sensor, position));
+        running().act(() -> running().vehicle().move(sensor, position));
     }
 
     private Optional<String> bring(HttpExchange exchange) {
@@ -121,8 +140,8 @@ public final class ControlPort implements AutoCloseable {
         return switch (FaultSpec.parse(text)) {
             case FaultSpec.Parsed.Bad(String reason) -> Optional.of(reason);
             case FaultSpec.Parsed.Spec(FaultSpec spec) -> {
-                if (!running.fits(spec)) yield Optional.of("This vehicle has no module " + spec.module() + ".");
-                running.bring(spec);
+                if (!running().fits(spec)) yield Optional.of("This vehicle has no module " + spec.module() + ".");
+                running().bring(spec);
                 yield Optional.empty();
             }
         };

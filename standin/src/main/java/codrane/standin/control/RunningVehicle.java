@@ -25,6 +25,7 @@ public final class RunningVehicle implements AutoCloseable {
     private static final long SEED = 20260301;
 
     private final PacedTime time = new PacedTime("vehicle");
+    private final String vin;
     private final SimulatedVehicle vehicle;
     private final InterfaceHeat heat = new InterfaceHeat(time);
     private final Optional<CanVehicle> can;
@@ -46,6 +47,7 @@ public final class RunningVehicle implements AutoCloseable {
 
     /** @param speed divides the vehicle's own work */
     public RunningVehicle(Setup setup, Doors doors, int speed, SimulatedVehicle.World world) throws IOException {
+        vin = setup.vin().text();
         Pace pace = new Pace(speed, SEED);
         vehicle = onSchedule(() -> new SimulatedVehicle(setup, time, pace, world));
         boolean onCan = setup.pack().link() instanceof PackLink.Can;
@@ -113,6 +115,15 @@ public final class RunningVehicle implements AutoCloseable {
 
     public SimulatedVehicle vehicle() {
         return vehicle;
+    }
+
+    /** As on its plate. */
+    public String vin() {
+        return vin;
+    }
+
+    String title() {
+        return vehicle.pack().title();
     }
 
     /** Runs on the vehicle's scheduler and waits for it. */

@@ -1,5 +1,6 @@
 package codrane.standin.module;
 
+import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
@@ -133,6 +134,20 @@ public final class ModuleState {
         programmedOn = Bytes.of(bcd(date.getYear() % 100), bcd(date.getMonthValue()), bcd(date.getDayOfMonth()));
         setAdaptations(false);
         unlearn();
+    }
+
+    /** Updated by somebody who did not look after what was set: settings to choose from are as an empty block has them. */
+    public void updatedElsewhere(Instant when) {
+        programmed(when);
+        for (Layout layout : pack.blocksOf(module)) {
+            Bytes empty = Bytes.filled(layout.length(), 0);
+            Map<String, String> values = new HashMap<>();
+            layout.fields().stream()
+                    .filter(field -> field.kind() == Field.Kind.ENUMERATION)
+                    .forEach(field -> values.put(field.key(), field.read(empty)));
+            if (layout.encode(values, coding(layout.dataIdentifier())) instanceof Layout.Encoded.Block(Bytes block))
+                coding.put(layout.dataIdentifier(), block);
+        }
     }
 
     private static int bcd(int number) {

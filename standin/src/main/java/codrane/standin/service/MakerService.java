@@ -25,7 +25,8 @@ import tools.jackson.databind.ObjectMapper;
 /**
  * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
  * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
- * one module as text.
+ * one module as text. Below {@code /authority/ID} are the authorities' counters, and {@code GET /mail} is what they
+ * sent.
  */
 public final class MakerService implements AutoCloseable {
     private static final int CHUNK = 32 * 1024;
@@ -33,6 +34,7 @@ public final class MakerService implements AutoCloseable {
     private final HttpServer server;
     private final List<Pack> packs;
     private final CalibrationShelf shelf;
+    private final AuthorityOffice office;
     private final int bytesPerSecond;
     private final ObjectMapper json = new ObjectMapper();
 
@@ -40,8 +42,9 @@ public final class MakerService implements AutoCloseable {
      * @param port 0 takes a free one
      * @param bytesPerSecond rate of deliveries: a file takes its time, as over a real line
      */
-    public MakerService(List<Pack> packs, int port, int bytesPerSecond) throws IOException {
+    public MakerService(List<Pack> packs, AuthorityOffice office, int port, int bytesPerSecond) throws IOException {
         this.packs = List.copyOf(packs);
+        this.office = office;
         this.bytesPerSecond = bytesPerSecond;
         shelf = new CalibrationShelf(packs);
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 16);
@@ -72,10 +75,24 @@ public final class MakerService implements AutoCloseable {
                 deliver(exchange, shelf.file(path[2]));
             } else if (path.length == 3 && path[1].equals("line-sheets")) {
                 sheet(exchange, path[0], path[2], query);
+            } else if (path[0].equals("authority")) {
+                office(exchange, List.of(path).subList(1, path.length), query);
+            } else if (path.length == 1 && path[0].equals("mail")) {
+                send(exchange, 200, "application/json", json.writeValueAsBytes(office.mails()));
             } else {
                 send(exchange, 404, "text/plain", "Not here.".getBytes(StandardCharsets.UTF_8));
             }
         }
+    }
+
+    private void office(HttpExchange exchange, List<String> path, Map<String, String> query) throws IOException {
+        Optional<AuthorityOffice.Answer> answer = office.ask(exchange.getRequestMethod(), path, query);
+        if (answer.isEmpty()) return; // closed without an answer
+        send(
+                exchange,
+                answer.get().status(),
+                "application/json",
+                json.writeValueAsBytes(answer.get().body()));
     }
 
     private void sheet(HttpExchange exchange, String service, String vinText, Map<String, String> query)

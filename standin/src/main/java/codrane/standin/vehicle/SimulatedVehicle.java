@@ -138,6 +138,11 @@ public final class SimulatedVehicle implements Surroundings {
         controls.move(sensor, position);
     }
 
+    /** Another workshop updated a module. */
+    public void updatedElsewhere(String module) {
+        server(module).orElseThrow().state().updatedElsewhere(now());
+    }
+
     /** Cuts the vehicle's own supply: what is not kept is forgotten. */
     public void losePower(Duration span) {
         unpowered = true;

@@ -1,0 +1,141 @@
+package codrane.app.access;
+
+import codrane.app.CodraneSettings;
+import codrane.app.access.AuthorityClient.Told;
+import codrane.app.records.AuditTrail;
+import codrane.app.vehicle.PackShelf;
+import codrane.core.access.WorkshopAccount;
+import codrane.core.pack.Pack;
+import codrane.core.part.SerialMask;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+
+/** The workshop's accounts at the makers' authorities. What an authority says is kept with the time, never assumed. */
+@Component
+public class Access {
+    private final AuthorityClient client;
+    private final AccessStore store;
+    private final PackShelf packs;
+    private final AuditTrail audit;
+    private final String workshop;
+    private final Map<String, AuthorityClient.Counter> counters = new ConcurrentHashMap<>();
+
+    Access(AuthorityClient client, AccessStore store, PackShelf packs, AuditTrail audit, CodraneSettings settings) {
+        this.client = client;
+        this.store = store;
+        this.packs = packs;
+        this.audit = audit;
+        workshop = settings.workshop();
+    }
+
+    /** What the workshop knows about its account. */
+    public record Known(WorkshopAccount account, String trouble) {}
+
+    /** Names of the authorities that the packs name, in order. */
+    List<String> authorities() {
+        return packs.all().stream()
+                .flatMap(p -> p.gateway().stream())
+                .map(Pack.GatewayPolicy::authority)
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    /** As it was said last; empty when it was never asked. */
+    public Optional<Known> known(String authority) {
+        return store.known(authority).map(k -> new Known(k.account(), k.trouble()));
+    }
+
+    /** Asks the authority now. What can't be asked leaves what was known, with the reason. */
+    public Optional<Known> refresh(String authority) {
+        try {
+            store.know(authority, client.account(authority, counter(authority).title(), workshop));
+        } catch (AuthorityException e) {
+            if (store.known(authority).isEmpty()) return Optional.of(new Known(never(authority), e.getMessage()));
+            store.trouble(authority, e.getMessage());
+        }
+        return known(authority);
+    }
+
+    private WorkshopAccount never(String authority) {
+        return WorkshopAccount.none(authority, Instant.EPOCH);
+    }
+
+    private AuthorityClient.Counter counter(String authority) {
+        return counters.computeIfAbsent(authority, client::counter);
+    }
+
+    List<AuthorityClient.PlanOffer> plans(String authority) {
+        try {
+            return counter(authority).plans();
+        } catch (AuthorityException e) {
+            return List.of();
+        }
+    }
+
+    String workshop() {
+        return workshop;
+    }
+
+    /** @return why not, as a sentence */
+    Optional<String> register(String authority, String mail, String who) {
+        Map<String, String> given = Map.of("workshop", workshop, "mail", mail, "owner", who);
+        return told(authority, "workshops", given, who, "registered the workshop");
+    }
+
+    Optional<String> confirm(String authority, String code, String who) {
+        return told(authority, mine("mail"), Map.of("code", code), who, "confirmed the mail");
+    }
+
+    Optional<String> plan(String authority, String plan, String who) {
+        return told(authority, mine("plan"), Map.of("plan", plan), who, "took the plan " + plan);
+    }
+
+    /** @param technician account name, under which grants are asked for */
+    public Optional<String> addTechnician(String authority, String technician, String who) {
+        return told(authority, mine("technicians"), Map.of("technician", technician), who, "added " + technician);
+    }
+
+    /**
+     * Registers a tool.
+     *
+     * @param mask form of the model's serial numbers: one that does not fit is not sent
+     */
+    public Optional<String> addTool(String authority, String model, SerialMask mask, String serial, String who) {
+        SerialMask.Verdict verdict = mask.judge(serial);
+        if (!verdict.valid()) {
+            String meant = verdict.suggestions().isEmpty()
+                    ? ""
+                    : " Meant perhaps: " + String.join(", ", verdict.suggestions()) + ".";
+            return Optional.of("The serial number is not one of a " + model + ". " + verdict.reason() + meant);
+        }
+        Map<String, String> given = new HashMap<>(Map.of("model", model, "serial", serial.strip()));
+        return told(authority, mine("tools"), given, who, "registered tool " + serial.strip());
+    }
+
+    Optional<String> removeTool(String authority, String serial, String who) {
+        return told(authority, mine("tools-removed"), Map.of("serial", serial), who, "removed tool " + serial);
+    }
+
+    String mine(String counter) {
+        return "workshops/" + AuthorityClient.encode(workshop) + "/" + counter;
+    }
+
+    private Optional<String> told(String authority, String path, Map<String, String> given, String who, String act) {
+        if (!authorities().contains(authority)) return Optional.of("There is no such authority.");
+        try {
+            Told told = client.act(authority, path, given);
+            refresh(authority);
+            if (told instanceof Told.Refused(String sentence)) return Optional.of(sentence);
+            audit.record(who, act, authority, "");
+            return Optional.empty();
+        } catch (AuthorityException e) {
+            return Optional.of(e.getMessage());
+        }
+    }
+}

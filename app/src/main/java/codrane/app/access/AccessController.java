@@ -1,0 +1,123 @@
+package codrane.app.access;
+
+import codrane.app.account.Accounts;
+import codrane.app.vehicle.BenchInterface;
+import codrane.app.vehicle.Interfaces;
+import codrane.app.vehicle.ToolLook;
+import codrane.core.access.WorkshopAccount;
+import java.security.Principal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The workshop's accounts at the authorities. */
+@Controller
+class AccessController {
+    private final Access access;
+    private final AccessStore store;
+    private final Accounts accounts;
+    private final Interfaces interfaces;
+
+    AccessController(Access access, AccessStore store, Accounts accounts, Interfaces interfaces) {
+        this.access = access;
+        this.store = store;
+        this.accounts = accounts;
+        this.interfaces = interfaces;
+    }
+
+    /**
+     * One authority.
+     *
+     * @param step what the owner does next: register, mail, plan, wait or none
+     * @param candidates accounts that are not technicians there yet
+     */
+    public record AuthorityView(
+            String id,
+            WorkshopAccount account,
+            String trouble,
+            String step,
+            List<AuthorityClient.PlanOffer> plans,
+            List<String> candidates) {}
+
+    @GetMapping("/access")
+    String list(Model model) {
+        model.addAttribute(
+                "authorities", access.authorities().stream().map(this::view).toList());
+        model.addAttribute(
+                "tools",
+                interfaces.all().stream()
+                        .map(BenchInterface::tool)
+                        .flatMap(Optional::stream)
+                        .toList());
+        model.addAttribute(
+                "models", interfaces.all().stream().map(BenchInterface::name).toList());
+        model.addAttribute("granted", store.latest());
+        model.addAttribute("workshop", access.workshop());
+        return "access/list";
+    }
+
+    private AuthorityView view(String id) {
+        Access.Known known = access.refresh(id).orElseThrow();
+        WorkshopAccount account = known.account();
+        List<String> candidates = accounts.technicians().stream()
+                .filter(t -> !account.technicians().contains(t))
+                .toList();
+        boolean choosing = account.mailConfirmed();
+        return new AuthorityView(
+                id, account, known.trouble(), step(account), choosing ? access.plans(id) : List.of(), candidates);
+    }
+
+    private static String step(WorkshopAccount account) {
+        if (!account.registered()) return "register";
+        if (!account.mailConfirmed()) return "mail";
+        if (account.plan().isEmpty()) return "plan";
+        return account.checkedAt().isPresent() ? "wait" : "none";
+    }
+
+    @PostMapping("/access/{authority}/{act:register|mail|plan|technicians|tools-removed}")
+    String act(
+            @PathVariable String authority,
+            @PathVariable String act,
+            @RequestParam(defaultValue = "") String value,
+            Principal who,
+            RedirectAttributes flash) {
+        String name = who.getName();
+        Optional<String> refusal = switch (act) {
+            case "register" -> access.register(authority, value, name);
+            case "mail" -> access.confirm(authority, value, name);
+            case "plan" -> access.plan(authority, value, name);
+            case "technicians" -> access.addTechnician(authority, value, name);
+            default -> access.removeTool(authority, value, name);
+        };
+        return then(refusal, flash);
+    }
+
+    /** @param serial empty: taken from the connected tool */
+    @PostMapping("/access/{authority}/tools")
+    String tool(
+            @PathVariable String authority,
+            @RequestParam(defaultValue = "") String model,
+            @RequestParam(defaultValue = "") String serial,
+            Principal who,
+            RedirectAttributes flash) {
+        BenchInterface bench =
+                interfaces.named(model).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        String number = serial.isBlank() ? bench.tool().map(ToolLook::serial).orElse("") : serial;
+        flash.addFlashAttribute("typed", Map.of(authority, serial));
+        return then(access.addTool(authority, model, bench.serialMask(), number, who.getName()), flash);
+    }
+
+    private static String then(Optional<String> refusal, RedirectAttributes flash) {
+        refusal.ifPresent(sentence -> flash.addFlashAttribute("refused", sentence));
+        return "redirect:/access";
+    }
+}
