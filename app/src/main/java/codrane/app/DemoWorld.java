@@ -4,6 +4,7 @@ import codrane.app.account.Accounts;
 import codrane.app.account.Role;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -22,8 +23,10 @@ class DemoWorld implements ApplicationRunner {
 
     private final Accounts accounts;
     private final JobIntake intake;
+    private final DemoArchive archive;
 
-    DemoWorld(Accounts accounts, JobIntake intake) {
+    DemoWorld(Accounts accounts, JobIntake intake, DemoArchive archive) {
+        this.archive = archive;
         this.accounts = accounts;
         this.intake = intake;
     }
@@ -33,7 +36,10 @@ class DemoWorld implements ApplicationRunner {
         for (Role role : Role.values()) {
             accounts.add(role.name().toLowerCase(java.util.Locale.ROOT), PASSWORD, role);
         }
-        if (intake.nothingTakenIn()) addJobs();
+        if (intake.nothingTakenIn()) {
+            archive.load();
+            addJobs();
+        }
         LOG.info("The demo world is there");
     }
 
@@ -54,9 +60,17 @@ class DemoWorld implements ApplicationRunner {
                         "",
                         ""),
                 "desk");
+        for (String vin : List.of("0TVWP2E67TN002240", "0AWGN7K8XNN000052", "0PGDN4B2ZHC013377")) {
+            intake.take(
+                    new NewJobForm(vin, "First baseline before anything is changed.", "BASELINE_ONLY", "", ""), "desk");
+        }
         intake.take(
                 new NewJobForm(
-                        "0TVWP2E67TN002240", "First baseline before anything is changed.", "BASELINE_ONLY", "", ""),
+                        "0TVWP2E67TN002240",
+                        "Cabin pre-warm timer gone since the last update.",
+                        "FIND_LOST_SETTING",
+                        "",
+                        ""),
                 "desk");
     }
 }

@@ -1,5 +1,6 @@
 package codrane.app;
 
+import codrane.app.baseline.Baselines.UnknownBaselineException;
 import codrane.app.job.JobDesk.UnknownJobException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,6 +27,12 @@ class ErrorPages {
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String unknownJob(UnknownJobException e, Model model) {
         return page(model, e.getMessage(), "Look for it by number or by the end of its VIN.");
+    }
+
+    @ExceptionHandler(UnknownBaselineException.class)
+    @ResponseStatus(HttpStatus.NOT_FOUND)
+    String unknownBaseline(UnknownBaselineException e, Model model) {
+        return page(model, e.getMessage(), "Look for it on its vehicle’s page.");
     }
 
     @ExceptionHandler({

@@ -79,7 +79,14 @@ class ArchitectureTest {
                 .resideInAPackage("codrane.app.job.jpa..")
                 .should()
                 .onlyBeAccessed()
-                .byAnyPackage("codrane.app.job..")
+                .byAnyPackage("codrane.app.job..", "codrane.app")
+                .check(ALL);
+        classes()
+                .that()
+                .resideInAPackage("codrane.app.baseline.jpa..")
+                .should()
+                .onlyBeAccessed()
+                .byAnyPackage("codrane.app.baseline..")
                 .check(ALL);
     }
 

@@ -10,6 +10,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
+import codrane.app.job.BaselineActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
 import codrane.app.job.JobIntake;
@@ -18,7 +19,9 @@ import codrane.app.live.JobTasks;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.core.calibration.Manifest;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Stage;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -190,11 +193,13 @@ class BadInputTest {
         await(number);
         assertThat(app.bean(JobDesk.class).facts(number).before().orElseThrow().readings())
                 .hasSize(10);
-        acts.baseline(number, "lead");
+        app.bean(BaselineActs.class).store(number, "", "lead");
         await(number);
         acts.plan(number, "lead");
-        assertThat(sentence(acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "")))
-                .contains("secure gateway");
+        acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "");
+        assertThat(app.bean(JobDesk.class).facts(number).progress().openBefore(Stage.RUN))
+                .contains(HoldPoint.AUTHORISED);
+        assertThat(sentence(acts.run(number, List.of(), "lead"))).contains("The gateway is locked", "Nothing was sent");
     }
 
     private static String sentence(Acted acted) {

@@ -16,7 +16,7 @@ import java.util.Map;
 
 /** A signed-in browser page, as a technician has it. */
 final class Browsing implements AutoCloseable {
-    private static final double PATIENCE_MILLIS = 60_000;
+    private static final double PATIENCE_MILLIS = Double.parseDouble(System.getProperty("codrane.patience", "60000"));
 
     private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
             .setEnv(Map.of("PLAYWRIGHT_NODEJS_PATH", node(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));

@@ -141,7 +141,7 @@ class ClearBehindGatewayTest {
         browser.awaitNext("Do the faults stay away?");
         assertThat(browser.page.textContent("main")).contains("C1029-08", "gone");
         browser.page.keyboard().press("Control+Enter");
-        browser.awaitNext("Print the report");
+        browser.awaitNext("Store how the vehicle is left");
         assertThat(faults("tail-lift").has("C1029-08")).isFalse();
         assertThat(faults("engine").has("P1A93-00")).isFalse();
     }

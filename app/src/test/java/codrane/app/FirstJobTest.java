@@ -77,6 +77,9 @@ class FirstJobTest {
         browser.awaitNext("Store a baseline");
         browser.act("Read and store");
         browser.awaitNext("Baseline is done");
+        String stage = browser.page.url();
+        browser.page.click("text=Look at it");
+        browser.page.waitForSelector("dd.hash");
         Path file = browser.page
                 .waitForDownload(() -> browser.page.click("text=Export as JSON"))
                 .path();
@@ -84,6 +87,8 @@ class FirstJobTest {
         String shown = browser.page.textContent("dd.hash").replace(" ", "");
         assertThat(Checksums.sha256(json.getBytes(StandardCharsets.UTF_8))).isEqualTo(shown);
         assertThat(json).contains("0BKLR3A46MN004127", "\"platform\":\"steel\"");
+        browser.page.navigate(stage);
+        browser.awaitNext("Baseline is done");
         browser.act("Go to Decide");
     }
 
@@ -159,6 +164,10 @@ class FirstJobTest {
         assertThat(browser.page.locator("tr.hit").count()).isZero(); // nothing differs, no fault stays
         browser.picture(PICTURES.resolve("prove.png"));
         browser.page.keyboard().press("Control+Enter");
+        browser.awaitNext("Store how the vehicle is left");
+        browser.act("Read and store");
+        browser.awaitNext("Baseline is done");
+        browser.page.keyboard().press("-");
         browser.awaitNext("Print the report");
     }
 

@@ -45,7 +45,7 @@ final class JobSteps {
 
     JobSteps toPlan() throws InterruptedException {
         toScanned();
-        done(acts.baseline(number, WHO));
+        done(app.bean(codrane.app.job.BaselineActs.class).store(number, "", WHO));
         awaitTask();
         done(acts.plan(number, WHO));
         return this;

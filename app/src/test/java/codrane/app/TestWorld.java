@@ -109,6 +109,21 @@ final class TestWorld {
                 .build());
     }
 
+    /** What the vehicle on DoIP holds, seen from inside. */
+    static JsonNode lookDoip(StandinWorld world) {
+        return control(HttpRequest.newBuilder(uriDoip(world, "/look")).GET().build());
+    }
+
+    static JsonNode actDoip(StandinWorld world, String path) {
+        return control(HttpRequest.newBuilder(uriDoip(world, path))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+    }
+
+    private static URI uriDoip(StandinWorld world, String path) {
+        return URI.create("http://127.0.0.1:" + world.ports().doipControl() + path);
+    }
+
     private static URI uri(StandinWorld world, String path) {
         return URI.create("http://127.0.0.1:" + world.ports().canControl() + path);
     }

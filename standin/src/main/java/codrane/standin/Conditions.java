@@ -72,14 +72,23 @@ public final class Conditions {
         return anyVin(pack, pack.vinRule().lastYear());
     }
 
+    /** A vehicle of the pack's first model and year, one of many. */
+    public static Setup ofFleet(Pack pack, int number) {
+        return Setup.healthy(pack, vin(pack, pack.vinRule().firstYear(), 500_000 + number));
+    }
+
     /** A VIN of the pack's maker and first model, with its check digit. */
     private static Vin anyVin(Pack pack, int modelYear) {
+        return vin(pack, modelYear, 1);
+    }
+
+    private static Vin vin(Pack pack, int modelYear, int number) {
         String model =
                 pack.model().models().keySet().stream().sorted().findFirst().orElse("00");
         StringBuilder text = new StringBuilder(pack.wmi() + "0".repeat(14));
         text.replace(pack.model().from() - 1, pack.model().to(), model);
         text.setCharAt(9, YEARS.charAt((modelYear - 1980) % YEARS.length()));
-        text.replace(11, 17, "000001");
+        text.replace(11, 17, "%06d".formatted(number));
         Vin vin = new Vin(text.toString());
         text.setCharAt(8, pack.vinRule().checkDigit() ? vin.expectedCheckDigit() : '0');
         return new Vin(text.toString());

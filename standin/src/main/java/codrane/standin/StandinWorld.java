@@ -12,6 +12,8 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Everything outside the workshop: vehicles that its two interfaces can be plugged into, and the makers' services. */
@@ -65,7 +67,13 @@ public final class StandinWorld implements AutoCloseable {
                 .map(Setup::pack)
                 .distinct()
                 .toList();
-        service = new MakerService(packs, office, ports.service(), bytesPerSecond);
+        Map<String, Pack> byId = packs.stream().collect(Collectors.toMap(Pack::id, p -> p));
+        service = new MakerService(
+                packs,
+                office,
+                () -> History.of(byId, InstantSource.system().instant()),
+                ports.service(),
+                bytesPerSecond);
     }
 
     private static SimulatedVehicle.World world(AuthorityOffice office, Pack pack) {

@@ -118,6 +118,10 @@ final class BaselineCommand {
                 diff.identification().stream().map(BaselineCommand::change).toList());
         out.put("coding", diff.coding().stream().map(BaselineCommand::block).toList());
         out.put("faults", diff.faults().stream().map(BaselineCommand::fault).toList());
+        out.put(
+                "adaptations",
+                diff.adaptations().stream().map(BaselineCommand::change).toList());
+        out.put("live", diff.live().stream().map(BaselineCommand::change).toList());
         return out;
     }
 
@@ -168,6 +172,8 @@ final class BaselineCommand {
                 if (block.fields().isEmpty())
                     lines.add(block.block() + ": " + block.bytes().size() + " octets differ");
             }
+            module.adaptations()
+                    .forEach(c -> lines.add(module.module() + ": " + c.what() + " " + c.from() + " → " + c.to()));
             module.faults()
                     .forEach(f -> lines.add(module.module() + ": " + f.code() + " "
                             + f.change().name().toLowerCase(Locale.ROOT) + ", " + f.title()));

@@ -23,10 +23,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class JobActController {
     private final JobActs acts;
     private final UnlockActs unlocking;
+    private final BaselineActs baselines;
     private final JobTasks tasks;
 
-    JobActController(JobActs acts, UnlockActs unlocking, JobTasks tasks) {
+    JobActController(JobActs acts, UnlockActs unlocking, BaselineActs baselines, JobTasks tasks) {
         this.acts = acts;
+        this.baselines = baselines;
         this.unlocking = unlocking;
         this.tasks = tasks;
     }
@@ -48,8 +50,24 @@ class JobActController {
     }
 
     @PostMapping("/baseline")
-    String baseline(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.baseline(number, who.getName()), number, "baseline", flash);
+    String baseline(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String module,
+            Principal who,
+            RedirectAttributes flash) {
+        return then(baselines.store(number, module, who.getName()), number, "baseline", flash);
+    }
+
+    /** Chooses what is put back, and plans it. */
+    @PostMapping("/put-back")
+    String putBack(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") List<String> setting,
+            Principal who,
+            RedirectAttributes flash) {
+        Acted chosen = baselines.choose(number, setting, who.getName());
+        Acted acted = chosen instanceof Acted.Done ? acts.plan(number, who.getName()) : chosen;
+        return then(acted, number, "decide", flash);
     }
 
     @PostMapping("/hold/{point}")

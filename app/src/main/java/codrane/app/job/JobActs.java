@@ -9,7 +9,6 @@ import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
-import codrane.core.baseline.Baseline;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
@@ -134,19 +133,6 @@ public class JobActs {
                                 pack.module(reading.module()).title() + (reading.answers() ? " answers" : " is silent"),
                                 ++done[0],
                                 pack.modules().size())));
-    }
-
-    /** Reads everything again, in the background, and stores it. */
-    public Acted baseline(long number, String who) {
-        JobFacts facts = desk.facts(number);
-        if (facts.before().isEmpty()) return refused("Scan first: what can't be identified can't be kept.");
-        tasks.begin(number, "Reading the baseline", teller -> {
-            Map<String, ModuleReading> readings = readAll(facts, teller);
-            Baseline baseline = Baseline.of(facts.pack(), facts.job().vin().text(), time.instant(), readings);
-            jobs.addBaseline(facts.job(), baseline, who, time.instant());
-            audit.record(who, "stored baseline", subject(number), baseline.sha256());
-        });
-        return DONE;
     }
 
     /** Keeps a hold point that is a person's to keep. */

@@ -12,17 +12,16 @@ import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.core.fault.FaultLedger;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
 import codrane.core.scan.AgreementMatrix;
 import jakarta.validation.Valid;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -45,6 +44,7 @@ class JobController {
     private final JobIntake intake;
     private final JobActs acts;
     private final UnlockActs unlocking;
+    private final BaselineActs baselines;
     private final JobTasks tasks;
     private final Interfaces interfaces;
     private final VitalsPublisher vitals;
@@ -57,6 +57,7 @@ class JobController {
             JobIntake intake,
             JobActs acts,
             UnlockActs unlocking,
+            BaselineActs baselines,
             JobTasks tasks,
             Interfaces interfaces,
             VitalsPublisher vitals,
@@ -67,6 +68,7 @@ class JobController {
         this.intake = intake;
         this.acts = acts;
         this.unlocking = unlocking;
+        this.baselines = baselines;
         this.tasks = tasks;
         this.interfaces = interfaces;
         this.vitals = vitals;
@@ -157,6 +159,11 @@ class JobController {
 
     private void addStage(JobFacts facts, Stage shown, String who, Model model) {
         switch (shown) {
+            case BASELINE -> baselines.lost(facts).ifPresent(lost -> model.addAttribute("lost", lost));
+            case DECIDE -> {
+                if (facts.job().kind() == JobKind.FIND_LOST_SETTING)
+                    baselines.lost(facts).ifPresent(lost -> model.addAttribute("lost", lost));
+            }
             case IDENTIFY -> facts.before().ifPresent(scan -> addMatrix(facts, scan, model));
             case UNLOCK -> {
                 if (facts.access().there()) model.addAttribute("unlock", unlocking.view(facts, who));
@@ -178,7 +185,7 @@ class JobController {
                         ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
             }
-            case INTAKE, BENCH, BASELINE, DECIDE, SETTLE -> {}
+            case INTAKE, BENCH, SETTLE -> {}
         }
     }
 
@@ -226,16 +233,6 @@ class JobController {
         JobFacts facts = desk.facts(number);
         String bench = interfaces.of(facts.pack()).map(BenchInterface::name).orElse("none");
         return hub.listen("job-" + number, "interface-" + bench);
-    }
-
-    @GetMapping("/jobs/{number}/baseline.json")
-    ResponseEntity<String> export(@PathVariable long number) {
-        BaselineRecord baseline =
-                desk.facts(number).baseline().orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_JSON)
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"baseline-job-" + number + ".json\"")
-                .body(baseline.content());
     }
 
     /** The hold points, for the page of a stage. */

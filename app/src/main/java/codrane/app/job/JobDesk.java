@@ -3,6 +3,7 @@ package codrane.app.job;
 import codrane.app.access.Access;
 import codrane.app.access.Authorisation;
 import codrane.app.access.GatewayDesk;
+import codrane.app.baseline.Baselines;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
@@ -31,6 +32,8 @@ public class JobDesk {
     private final Access access;
     private final GatewayDesk gateways;
     private final RefusedActStore refusedActs;
+    private final Baselines baselines;
+    private final PutBackStore putBacks;
     private final InstantSource time;
 
     JobDesk(
@@ -43,6 +46,8 @@ public class JobDesk {
             Access access,
             GatewayDesk gateways,
             RefusedActStore refusedActs,
+            Baselines baselines,
+            PutBackStore putBacks,
             InstantSource time) {
         this.jobs = jobs;
         this.benchChecks = benchChecks;
@@ -53,6 +58,8 @@ public class JobDesk {
         this.access = access;
         this.gateways = gateways;
         this.refusedActs = refusedActs;
+        this.baselines = baselines;
+        this.putBacks = putBacks;
         this.time = time;
     }
 
@@ -80,13 +87,14 @@ public class JobDesk {
                 benchChecks.get(job.id()),
                 jobs.firstScan(job.id()),
                 jobs.latestScan(job.id()),
-                jobs.baseline(job.id()),
+                baselines.ofJob(job.id()),
                 plan,
                 shelf.prepared(job.id()),
                 sheet(job, pack),
                 runs.latest(job.id()),
                 power(pack, job, plan),
-                access(pack, job));
+                access(pack, job),
+                putBacks.of(job.id()));
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {

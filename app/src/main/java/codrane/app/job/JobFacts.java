@@ -1,7 +1,9 @@
 package codrane.app.job;
 
+import codrane.app.baseline.BaselineSummary;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
+import codrane.core.baseline.PutBack;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.Layout;
@@ -16,6 +18,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
+import codrane.core.plan.Stage;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerWindow;
@@ -34,6 +37,8 @@ import java.util.Optional;
  *
  * @param before first scan of the job: the vehicle as it came
  * @param latest newest scan
+ * @param baselines of the job, oldest first
+ * @param putBack lost settings that a person chose to put back
  * @param power whether a run may start on the supply as it is now
  */
 public record JobFacts(
@@ -43,17 +48,32 @@ public record JobFacts(
         Optional<BenchCheck> bench,
         Optional<ScanRecord> before,
         Optional<ScanRecord> latest,
-        Optional<BaselineRecord> baseline,
+        List<BaselineSummary> baselines,
         Optional<PlanRecord> plan,
         Optional<Shelved> calibration,
         Optional<LineSheetFacts> sheet,
         Optional<RunRecord> run,
         PowerGate.Verdict power,
-        JobAccess access) {
+        JobAccess access,
+        List<PutBack> putBack) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
         holds = List.copyOf(holds);
+        baselines = List.copyOf(baselines);
+        putBack = List.copyOf(putBack);
+    }
+
+    /** The one from before any write. */
+    public Optional<BaselineSummary> baseline() {
+        return baselines.stream().findFirst();
+    }
+
+    /** The one of how the vehicle is left; absent when nothing was written, or it was not taken yet. */
+    public Optional<BaselineSummary> asLeft() {
+        return baselines.stream()
+                .filter(b -> b.purpose() == BaselineSummary.Purpose.AS_LEFT)
+                .reduce((first, last) -> last);
     }
 
     public Gateway gateway() {
@@ -76,7 +96,7 @@ public record JobFacts(
 
     public VehicleFacts vehicleFacts(ScanRecord scan) {
         return new VehicleFacts(
-                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway());
+                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway(), putBack);
     }
 
     /** The newest scan if it is from after the run. */
@@ -147,11 +167,14 @@ public record JobFacts(
 
     private boolean needed(HoldPoint point) {
         if (point == HoldPoint.AUTHORISED && (!access.there() || job.kind() == JobKind.BASELINE_ONLY)) return false;
-        if (job.kind() == JobKind.BASELINE_ONLY) return point.stage().compareTo(codrane.core.plan.Stage.BASELINE) <= 0;
+        if (job.kind() == JobKind.BASELINE_ONLY) return point.stage().compareTo(Stage.BASELINE) <= 0;
         if (plan.isEmpty()) return true;
+        boolean writes = plan.get().plan().writes().findAny().isPresent();
+        if (!writes && !plan.get().plan().blocked() && point.stage().compareTo(Stage.DECIDE) > 0) return false;
         return switch (point) {
+            case AUTHORISED -> writes;
             case FILE_CHECKED -> planHas(Operation.Kind.PROGRAM);
-            case SHEET_CHECKED -> planHas(Operation.Kind.WRITE_CODING);
+            case SHEET_CHECKED -> planHas(Operation.Kind.WRITE_CODING) && job.kind() == JobKind.REPLACE_MODULE;
             default -> true;
         };
     }
@@ -170,7 +193,7 @@ public record JobFacts(
                         .orElse(false);
             case AUTHORISED ->
                 finished || runHolds() || access.left().compareTo(Duration.ofSeconds(writingSeconds())) > 0;
-            case BASELINE_STORED -> baseline.isPresent();
+            case BASELINE_STORED -> baseline().isPresent();
             case FILE_CHECKED ->
                 calibration.map(c -> fit(c.manifest()).usable()).orElse(false);
             case SHEET_CHECKED -> sheet.map(LineSheetFacts::good).orElse(false);
@@ -192,6 +215,7 @@ public record JobFacts(
             List<String> troubles = new java.util.ArrayList<>();
             job.replacedModule().ifPresent(id -> troubles.addAll(troubles(scan, id)));
             if (job.kind() == JobKind.CLEAR_FAULTS) troubles.addAll(notCleared(scan));
+            troubles.addAll(notPutBack(scan));
             return troubles;
         });
     }
@@ -204,6 +228,36 @@ public record JobFacts(
                 .map(f -> f.code().text() + " in " + pack.module(f.module()).lowerTitle()
                         + " was not cleared, whatever was answered.")
                 .toList();
+    }
+
+    /** Chosen settings must read as chosen, and no other bit of their blocks may differ from before. */
+    private List<String> notPutBack(ScanRecord after) {
+        if (putBack.isEmpty() || before.isEmpty()) return List.of();
+        List<String> troubles = new java.util.ArrayList<>();
+        putBackBlocks(before.get().readings()).forEach((layout, wanted) -> {
+            String module = putBack.stream()
+                    .filter(p -> p.layout().equals(layout))
+                    .map(PutBack::module)
+                    .findFirst()
+                    .orElseThrow();
+            ModuleReading reading = after.readings().getOrDefault(module, ModuleReading.silent(module));
+            if (!wanted.equals(reading.coding().get(layout)))
+                troubles.add(pack.layouts().get(layout).title() + " is not what was to be put back.");
+        });
+        return troubles;
+    }
+
+    /** Blocks with the chosen settings put into what the modules held, by layout. */
+    Map<String, Bytes> putBackBlocks(Map<String, ModuleReading> readings) {
+        Map<String, Bytes> blocks = new java.util.LinkedHashMap<>();
+        for (PutBack setting : putBack) {
+            Layout layout = pack.layouts().get(setting.layout());
+            Bytes held = blocks.getOrDefault(
+                    layout.id(), readings.get(setting.module()).coding().get(layout.id()));
+            if (layout.encode(Map.of(setting.field(), setting.value()), held)
+                    instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);
+        }
+        return blocks;
     }
 
     private List<String> troubles(ScanRecord scan, String id) {

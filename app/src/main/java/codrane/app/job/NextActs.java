@@ -3,6 +3,7 @@ package codrane.app.job;
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
 import codrane.app.live.RunRecord;
+import codrane.core.baseline.BaselineEstimate;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -65,7 +66,11 @@ final class NextActs {
     private static NextAct intake(JobFacts facts) {
         String what = facts.job().kind() == JobKind.CLEAR_FAULTS
                 ? "clearing faults after they are written down"
-                : facts.replaced().map(m -> "replacing the " + m.lowerTitle()).orElse("reading the vehicle");
+                : facts.job().kind() == JobKind.FIND_LOST_SETTING
+                        ? "finding a lost setting, and putting it back if you choose so"
+                        : facts.replaced()
+                                .map(m -> "replacing the " + m.lowerTitle())
+                                .orElse("reading the vehicle");
         return new NextAct(
                 "Does the customer agree?",
                 "Say what will be done: " + what + ". Check the VIN aloud against the plate: the groups are below.",
@@ -158,13 +163,26 @@ final class NextActs {
         return new NextAct(
                 "Store a baseline",
                 "Everything readable is read once more and kept: raw to restore it, labelled to read it. About "
-                        + facts.pack().modules().size() + " s.",
+                        + minutes((int) BaselineEstimate.of(
+                                                facts.pack(),
+                                                facts.pack().modules().values())
+                                        .toSeconds()
+                                + 1)
+                        + ".",
                 NOTHING_WRITTEN,
                 Tone.DO,
                 List.of(Act.read("Read and store", "/baseline")));
     }
 
     private static NextAct decide(JobFacts facts) {
+        if (facts.plan().isEmpty() && facts.job().kind() == JobKind.FIND_LOST_SETTING) {
+            return new NextAct(
+                    "Choose what is put back",
+                    "Compared with how the vehicle was left. Tick below what is to go back; with nothing ticked the finding is the result.",
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of(Act.read("Plan what is ticked", "/put-back")));
+        }
         if (facts.plan().isEmpty()) {
             return new NextAct(
                     "Let the rules make a plan",
@@ -186,7 +204,9 @@ final class NextActs {
         }
         long writes = plan.writes().count();
         return new NextAct(
-                "Agree to " + writes + " writing steps in this order",
+                writes == 0
+                        ? "Agree: nothing is written"
+                        : "Agree to " + writes + (writes == 1 ? " writing step" : " writing steps in this order"),
                 "Read the reasons below. Nothing outside this list is written. Expected: " + minutes(plan.seconds())
                         + ".",
                 NOTHING_WRITTEN,
@@ -320,6 +340,17 @@ final class NextActs {
                     "Nothing is left to do.",
                     Tone.SETTLED,
                     List.of());
+        }
+        boolean written = facts.run().map(RunRecord::finished).orElse(false);
+        if (written && facts.asLeft().isEmpty()) {
+            return new NextAct(
+                    "Store how the vehicle is left",
+                    "A second baseline: a setting that an update wipes later is found by it, and can be put back.",
+                    "Safe to stop here.",
+                    Tone.DO,
+                    List.of(
+                            Act.read("Read and store", "/baseline"),
+                            Act.read("Close the job without it", "/close").second()));
         }
         return new NextAct(
                 "Print the report and close the job",

@@ -12,12 +12,14 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -50,6 +52,7 @@ class RunOrders {
             image = file.get().image();
         }
         if (facts.planHas(Operation.Kind.WRITE_CODING)
+                && facts.job().kind() == JobKind.REPLACE_MODULE
                 && !facts.sheet().map(LineSheetFacts::good).orElse(false)) {
             return new Built.Missing("The line sheet is not good.");
         }
@@ -120,8 +123,12 @@ class RunOrders {
     private static List<RunTask> coding(JobFacts facts, Operation operation, PowerWindow window) {
         PackModule module = facts.pack().module(operation.module());
         List<RunTask> tasks = new ArrayList<>();
+        Map<String, Bytes> blocks = facts.job().kind() == JobKind.FIND_LOST_SETTING
+                ? facts.putBackBlocks(facts.before().orElseThrow().readings())
+                : facts.sheet().orElseThrow().blocks();
         for (Layout layout : facts.pack().blocksOf(module)) {
-            Bytes block = facts.sheet().orElseThrow().blocks().get(layout.id());
+            Bytes block = blocks.get(layout.id());
+            if (block == null) continue;
             tasks.add(new RunTask.Write(
                     module, layout.dataIdentifier(), block, window, "Write coding: " + layout.title()));
         }

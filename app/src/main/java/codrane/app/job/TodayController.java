@@ -3,21 +3,16 @@ package codrane.app.job;
 import codrane.app.CodraneSettings;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunRecord;
-import codrane.app.records.ChangeLedger;
-import codrane.app.vehicle.PackShelf;
 import codrane.core.plan.Stage;
-import codrane.core.vin.Vin;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.server.ResponseStatusException;
 
 /** The board of today, vehicles, and finding. */
 @Controller
@@ -26,15 +21,11 @@ class TodayController {
 
     private final JobDesk desk;
     private final JobStore jobs;
-    private final ChangeLedger ledger;
-    private final PackShelf packs;
     private final CodraneSettings settings;
 
-    TodayController(JobDesk desk, JobStore jobs, ChangeLedger ledger, PackShelf packs, CodraneSettings settings) {
+    TodayController(JobDesk desk, JobStore jobs, CodraneSettings settings) {
         this.desk = desk;
         this.jobs = jobs;
-        this.ledger = ledger;
-        this.packs = packs;
         this.settings = settings;
     }
 
@@ -99,24 +90,6 @@ class TodayController {
         model.addAttribute("q", q);
         model.addAttribute("found", found);
         return "job/found";
-    }
-
-    @GetMapping("/vehicles")
-    String vehicles(Model model) {
-        model.addAttribute("vehicles", jobs.vehicles());
-        return "vehicle/list";
-    }
-
-    @GetMapping("/vehicles/{vin}")
-    String vehicle(@PathVariable String vin, Model model) {
-        JobStore.VehicleRecord vehicle = jobs.vehicles().stream()
-                .filter(v -> v.vin().equals(new Vin(vin)))
-                .findFirst()
-                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
-        model.addAttribute("vehicle", vehicle);
-        model.addAttribute("jobs", jobs.ofVehicle(vehicle.id()));
-        model.addAttribute("changes", ChangeLine.of(packs.get(vehicle.packId()), ledger.ofVehicle(vehicle.id())));
-        return "vehicle/one";
     }
 
     @GetMapping("/{later:tools|practice|records}")

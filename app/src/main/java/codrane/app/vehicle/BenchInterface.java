@@ -87,6 +87,21 @@ public final class BenchInterface {
         }
     }
 
+    /**
+     * Uses the legislated diagnostics: on CAN over identifiers of their own, and so over a link of their own.
+     *
+     * @throws LinkLostException when it can't be opened or is lost meanwhile
+     */
+    public <T> T useLegislated(Pack pack, Function<DiagnosticLink, T> work) {
+        if (!(pack.link() instanceof PackLink.Can can) || !settings.kind().equals("can")) return use(pack, work);
+        takeUse();
+        try (DiagnosticLink own = CanLink.open(settings.host(), settings.port(), can.legislated(), trace)) {
+            return work.apply(own);
+        } finally {
+            inUse.unlock();
+        }
+    }
+
     /** A poll of the key may be under way for a moment; anything longer is somebody else's work. */
     private void takeUse() {
         try {

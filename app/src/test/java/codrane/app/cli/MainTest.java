@@ -273,9 +273,10 @@ class MainTest {
 
     private Path baseline(String name, codrane.standin.vehicle.Setup setup) throws IOException {
         var workshop = new codrane.standin.VirtualWorkshop(setup);
-        var readings = new codrane.link.scan.VehicleScanner(workshop.link(), setup.pack()).scan(reading -> {});
+        var reading = new codrane.link.scan.DeepReader(workshop.link(), setup.pack())
+                .read(setup.pack().modules().values(), java.util.List.of(), done -> {});
         String json = codrane.core.baseline.Baseline.of(
-                        setup.pack(), setup.vin().text(), java.time.Instant.parse("2026-03-02T08:00:00Z"), readings)
+                        setup.pack(), setup.vin().text(), java.time.Instant.parse("2026-03-02T08:00:00Z"), reading)
                 .json();
         return Files.writeString(folder.resolve(name), json);
     }

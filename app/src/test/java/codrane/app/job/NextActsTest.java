@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.app.baseline.BaselineSummary;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
 import codrane.core.calibration.Manifest;
@@ -39,6 +40,12 @@ class NextActsTest {
     private static final Map<String, ModuleReading> USED = scan(Conditions.usedTailLift(LORNE));
     private static final Map<String, ModuleReading> HEALTHY = scan(Setup.healthy(LORNE, Conditions.LORNE));
 
+    private static final BaselineSummary BASELINE = baseline(1, BaselineSummary.Purpose.BEFORE);
+
+    private static BaselineSummary baseline(long id, BaselineSummary.Purpose purpose) {
+        return new BaselineSummary(id, 1L, 1, T0, "tech", "0".repeat(64), BaselineSummary.Origin.READ, purpose, "", 2);
+    }
+
     private static Pack pack() {
         try {
             return ((PackResult.Loaded)
@@ -60,7 +67,7 @@ class NextActsTest {
         private Optional<BenchCheck> bench = Optional.empty();
         private Optional<ScanRecord> before = Optional.empty();
         private Optional<ScanRecord> latest = Optional.empty();
-        private Optional<BaselineRecord> baseline = Optional.empty();
+        private List<BaselineSummary> baselines = List.of();
         private Optional<PlanRecord> plan = Optional.empty();
         private Optional<Shelved> file = Optional.empty();
         private Optional<LineSheetFacts> sheet = Optional.empty();
@@ -78,6 +85,11 @@ class NextActsTest {
             return this;
         }
 
+        Moment leftAs() {
+            baselines = List.of(BASELINE, baseline(2, BaselineSummary.Purpose.AS_LEFT));
+            return this;
+        }
+
         Moment scanned(Map<String, ModuleReading> readings) {
             before = Optional.of(new ScanRecord(1, T0, "tech", readings));
             latest = before;
@@ -85,7 +97,7 @@ class NextActsTest {
         }
 
         Moment planned() {
-            baseline = Optional.of(new BaselineRecord(1, T0, "tech", "0".repeat(64), "{}"));
+            baselines = List.of(BASELINE);
             plan = Optional.of(
                     new PlanRecord(1, 1, 1, T0, "tech", Planner.plan(facts().vehicleFacts(before.orElseThrow()))));
             return this;
@@ -162,13 +174,14 @@ class NextActsTest {
                     bench,
                     before,
                     latest,
-                    baseline,
+                    baselines,
                     plan,
                     file,
                     sheet,
                     run,
                     new PowerGate.Verdict(power, "12.10 V, too low."),
-                    access);
+                    access,
+                    List.of());
         }
 
         NextAct next() {
@@ -183,7 +196,7 @@ class NextActsTest {
 
     private static Moment atDecide() {
         Moment moment = atIdentify().scanned(USED).kept(HoldPoint.IDENTITY_SETTLED);
-        moment.baseline = Optional.of(new BaselineRecord(1, T0, "tech", "0".repeat(64), "{}"));
+        moment.baselines = List.of(BASELINE);
         return moment;
     }
 
@@ -312,6 +325,8 @@ class NextActsTest {
         moment.scannedAfter(HEALTHY);
         assertThat(moment.next().title()).isEqualTo("Try the function itself");
         moment.kept(HoldPoint.FUNCTION_TESTED);
+        assertThat(moment.next().title()).isEqualTo("Store how the vehicle is left");
+        moment.leftAs();
         assertThat(moment.next().title()).isEqualTo("Print the report and close the job");
     }
 
@@ -320,7 +335,7 @@ class NextActsTest {
         Moment moment = atIdentify().scanned(HEALTHY);
         moment.kind = JobKind.BASELINE_ONLY;
         assertThat(moment.next().title()).isEqualTo("Store a baseline");
-        moment.baseline = Optional.of(new BaselineRecord(1, T0, "tech", "0".repeat(64), "{}"));
+        moment.baselines = List.of(BASELINE);
         assertThat(moment.next().title()).isEqualTo("Print the report and close the job");
     }
 

@@ -1,6 +1,7 @@
 package codrane.core.baseline;
 
 import codrane.core.baseline.BaselineFile.Block;
+import codrane.core.baseline.BaselineFile.Measured;
 import codrane.core.baseline.BaselineFile.Module;
 import codrane.core.baseline.BaselineFile.StoredFault;
 import codrane.core.octets.Bytes;
@@ -53,21 +54,32 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
      */
     public record FaultDiff(String code, String title, FaultChange change, int from, int to) {}
 
-    /** @param presence absent when the module answers as before */
+    /**
+     * @param presence absent when the module answers as before
+     * @param live values that moved: they always do, so that they alone are no difference
+     */
     public record ModuleDiff(
             String module,
             Optional<Change> presence,
             List<Change> identification,
             List<BlockDiff> coding,
-            List<FaultDiff> faults) {
+            List<FaultDiff> faults,
+            List<Change> adaptations,
+            List<Change> live) {
         public ModuleDiff {
+            adaptations = List.copyOf(adaptations);
+            live = List.copyOf(live);
             identification = List.copyOf(identification);
             coding = List.copyOf(coding);
             faults = List.copyOf(faults);
         }
 
-        boolean differs() {
-            return presence.isPresent() || !identification.isEmpty() || !coding.isEmpty() || !faults.isEmpty();
+        public boolean differs() {
+            return presence.isPresent()
+                    || !identification.isEmpty()
+                    || !coding.isEmpty()
+                    || !faults.isEmpty()
+                    || !adaptations.isEmpty();
         }
     }
 
@@ -76,7 +88,7 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
     }
 
     public boolean isEmpty() {
-        return sameVehicle && modules.isEmpty();
+        return sameVehicle && modules.stream().noneMatch(ModuleDiff::differs);
     }
 
     public static BaselineDiff of(BaselineFile before, BaselineFile after) {
@@ -86,7 +98,7 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
         List<ModuleDiff> diffs = new ArrayList<>();
         for (String id : ids) {
             ModuleDiff diff = module(id, before.module(id), after.module(id));
-            if (diff.differs()) diffs.add(diff);
+            if (diff.differs() || !diff.live().isEmpty()) diffs.add(diff);
         }
         return new BaselineDiff(before.vin().equals(after.vin()), diffs);
     }
@@ -95,14 +107,30 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
         String was = before.map(Module::presence).orElse(ABSENT);
         String is = after.map(Module::presence).orElse(ABSENT);
         Optional<Change> presence = was.equals(is) ? Optional.empty() : Optional.of(new Change("presence", was, is));
-        if (before.isEmpty() || after.isEmpty()) return new ModuleDiff(id, presence, List.of(), List.of(), List.of());
+        if (before.isEmpty() || after.isEmpty())
+            return new ModuleDiff(id, presence, List.of(), List.of(), List.of(), List.of(), List.of());
         boolean bothRead = before.get().faultsRead() && after.get().faultsRead();
         return new ModuleDiff(
                 id,
                 presence,
                 texts(before.get().identification(), after.get().identification()),
                 blocks(before.get().coding(), after.get().coding()),
-                bothRead ? faults(before.get().faults(), after.get().faults()) : List.of());
+                bothRead ? faults(before.get().faults(), after.get().faults()) : List.of(),
+                measured(before.get().adaptations(), after.get().adaptations()),
+                measured(before.get().live(), after.get().live()));
+    }
+
+    /** Only what both have: what was not read is not different. */
+    private static List<Change> measured(List<Measured> before, List<Measured> after) {
+        Map<String, Measured> is = new LinkedHashMap<>();
+        after.forEach(m -> is.put(m.key(), m));
+        List<Change> changes = new ArrayList<>();
+        for (Measured was : before) {
+            Measured now = is.get(was.key());
+            if (now != null && !now.raw().equals(was.raw()))
+                changes.add(new Change(was.title(), was.shown(), now.shown()));
+        }
+        return changes;
     }
 
     private static List<Change> texts(Map<String, String> before, Map<String, String> after) {

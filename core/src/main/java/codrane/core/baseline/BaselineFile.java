@@ -11,9 +11,10 @@ import java.util.Optional;
  * A baseline as it is read back from its file.
  *
  * @param takenAt instant as text, UTC
+ * @param key position while it was read: off, on, running or unknown
  * @param modules in the file's order
  */
-public record BaselineFile(String vin, String pack, String takenAt, List<Module> modules) {
+public record BaselineFile(String vin, String pack, String takenAt, String key, List<Module> modules) {
     static final String SCHEMA = "codrane.baseline/1";
     private static final int MOST_MODULES = 256;
 
@@ -27,8 +28,12 @@ public record BaselineFile(String vin, String pack, String takenAt, List<Module>
             Map<String, String> identification,
             List<Block> coding,
             List<StoredFault> faults,
-            boolean faultsRead) {
+            boolean faultsRead,
+            List<Measured> live,
+            List<Measured> adaptations) {
         public Module {
+            live = List.copyOf(live);
+            adaptations = List.copyOf(adaptations);
             identification = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(identification));
             coding = List.copyOf(coding);
             faults = List.copyOf(faults);
@@ -39,6 +44,14 @@ public record BaselineFile(String vin, String pack, String takenAt, List<Module>
     public record Block(String id, Bytes raw, Map<String, String> values) {
         public Block {
             values = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(values));
+        }
+    }
+
+    /** @param value without its unit; empty when the octets could not be read as a number */
+    public record Measured(String key, String title, Bytes raw, String value, String unit) {
+        /** With its unit, for people. */
+        public String shown() {
+            return value.isEmpty() ? raw.hex() : value + " " + unit;
         }
     }
 
@@ -69,6 +82,7 @@ public record BaselineFile(String vin, String pack, String takenAt, List<Module>
                     root.text("vin"),
                     root.child("pack").text("id"),
                     root.text("takenAt"),
+                    root.has("key") ? root.text("key") : "unknown",
                     modules.stream().map(BaselineFile::module).toList()));
         } catch (BadTree e) {
             return new Read.Bad(e.sentence);
@@ -87,7 +101,22 @@ public record BaselineFile(String vin, String pack, String takenAt, List<Module>
                 in.list("faults").stream()
                         .map(f -> new StoredFault(f.text("code"), f.number("status"), f.text("title")))
                         .toList(),
-                in.flag("faultsRead"));
+                in.flag("faultsRead"),
+                measured(in, "live"),
+                measured(in, "adaptations"));
+    }
+
+    /** Baselines from before these were read have none. */
+    private static List<Measured> measured(Node in, String key) {
+        if (!in.has(key)) return List.of();
+        return in.list(key).stream()
+                .map(m -> new Measured(
+                        m.text("key"),
+                        m.text("title"),
+                        m.octets("raw"),
+                        m.has("value") ? m.text("value") : "",
+                        m.text("unit")))
+                .toList();
     }
 
     /** Readable text as it is, other octets as hex. */

@@ -83,6 +83,14 @@ public final class Bytes {
         return u8(index) << 8 | u8(index + 1);
     }
 
+    /** All octets as one number, big-endian; at most seven, so that it is never negative. */
+    public long unsigned() {
+        if (isEmpty() || length() > 7) throw new IllegalStateException("length: " + length() + " (expected 1..7)");
+        long value = 0;
+        for (int i = 0; i < length(); i++) value = value << 8 | u8(i);
+        return value;
+    }
+
     /** @return four octets from the index, big-endian, 0..4294967295 */
     public long u32(int index) {
         return (long) u16(index) << 16 | u16(index + 2);

@@ -11,6 +11,7 @@ import java.util.Optional;
  *
  * @param sensors where positions can be read
  * @param procedures by id
+ * @param features settings that belong together
  * @param asleepAfter with the key off, until the modules fall silent
  */
 public record Equipment(
@@ -18,6 +19,7 @@ public record Equipment(
         Map<String, Procedure> procedures,
         Optional<VehicleOrder> order,
         Optional<Immobiliser> immobiliser,
+        List<Feature> features,
         Duration asleepAfter) {
     /** What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park; the key also 2: running. */
     public enum Sensor {
@@ -84,8 +86,15 @@ public record Equipment(
      */
     public record Limits(int attempts, Duration lockout, Duration window) {}
 
+    /** The feature to which a setting belongs. */
+    public Optional<Feature> featureOf(String layout, String field) {
+        Feature.Setting setting = new Feature.Setting(layout, field);
+        return features.stream().filter(f -> f.settings().contains(setting)).findFirst();
+    }
+
     public Equipment {
         sensors = Map.copyOf(sensors);
+        features = List.copyOf(features);
         procedures = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(procedures));
     }
 }

@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import codrane.core.coding.Layout;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Equipment.Limits;
 import codrane.core.pack.Equipment.Position;
@@ -15,9 +16,11 @@ import java.util.Optional;
 /** Reads what a vehicle has as a whole. */
 final class EquipmentReader {
     private final Map<String, PackModule> modules;
+    private final Map<String, Layout> layouts;
 
-    EquipmentReader(Map<String, PackModule> modules) {
+    EquipmentReader(Map<String, PackModule> modules, Map<String, Layout> layouts) {
         this.modules = modules;
+        this.layouts = layouts;
     }
 
     /** @param in the pack itself */
@@ -27,6 +30,7 @@ final class EquipmentReader {
                 in.has("procedures") ? procedures(in.map("procedures")) : Map.of(),
                 in.has("order") ? Optional.of(order(in.map("order"))) : Optional.empty(),
                 in.has("immobiliser") ? Optional.of(immobiliser(in.map("immobiliser"))) : Optional.empty(),
+                in.has("features") ? features(in.map("features")) : List.of(),
                 Duration.ofSeconds(in.integer("asleep-after-s", 1, 3600, 20)));
     }
 
@@ -70,6 +74,28 @@ final class EquipmentReader {
                     .ifPresentOrElse(needs::add, () -> in.problem("needs", "names " + key + ", which is no condition"));
         }
         return needs;
+    }
+
+    private List<Feature> features(YamlMap in) {
+        List<Feature> features = new ArrayList<>();
+        for (String id : in.keys()) {
+            YamlMap entry = in.map(id);
+            List<Feature.Setting> settings = new ArrayList<>();
+            for (String text : entry.texts("settings")) setting(entry, text).ifPresent(settings::add);
+            features.add(new Feature(id, entry.text("title"), settings));
+            entry.end();
+        }
+        return features;
+    }
+
+    /** As layout, slash, field. */
+    private Optional<Feature.Setting> setting(YamlMap in, String text) {
+        String[] parts = text.split("/", 2);
+        Layout layout = layouts.get(parts[0]);
+        if (parts.length == 2 && layout != null && layout.field(parts[1]).isPresent())
+            return Optional.of(new Feature.Setting(parts[0], parts[1]));
+        in.problem("settings", "names " + text + ", which is no field of a layout (expected layout/field)");
+        return Optional.empty();
     }
 
     private VehicleOrder order(YamlMap in) {

@@ -1,5 +1,8 @@
 package codrane.core.pack;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
 /**
  * A value that a module measures, under a data identifier: raw octets, big-endian; value = raw * factor + offset.
  *
@@ -26,6 +29,15 @@ public record LiveValue(
 
         public double value(long raw) {
             return raw * factor + offset;
+        }
+
+        /** The value with as many decimals as one count is worth, without its unit. */
+        public String text(long raw) {
+            BigDecimal exact =
+                    BigDecimal.valueOf(factor).multiply(BigDecimal.valueOf(raw)).add(BigDecimal.valueOf(offset));
+            int decimals =
+                    Math.max(0, BigDecimal.valueOf(factor).stripTrailingZeros().scale());
+            return exact.setScale(decimals, RoundingMode.HALF_UP).toPlainString();
         }
     }
 

@@ -49,7 +49,7 @@ public final class PackLoader {
         Map<String, Layout> layouts = layoutReader.layouts(in.map("layouts"));
         PackLink link = link(in.map("link"));
         Map<String, PackModule> modules = new ModuleReader(layouts, link.longestMessage()).modules(in.map("modules"));
-        EquipmentReader equipment = new EquipmentReader(modules);
+        EquipmentReader equipment = new EquipmentReader(modules, layouts);
         YamlMap vin = in.map("vin");
         List<Integer> years = years(vin);
         Pack pack = new Pack(

@@ -4,6 +4,7 @@ package codrane.core.plan;
 public enum JobKind {
     REPLACE_MODULE("K9", "Replace a module"),
     CLEAR_FAULTS("K1", "Clear faults"),
+    FIND_LOST_SETTING("K4", "Find a setting that was lost, put it back"),
     BASELINE_ONLY("K16", "Baseline only, nothing is written");
 
     private final String number;

@@ -14,6 +14,7 @@ public final class Planner {
             new ProgramOldSoftware(),
             new WriteVehicleVin(),
             new WriteVehicleCoding(),
+            new PutBackLostSettings(),
             new LeaveOthersAlone(),
             new ResetAfterWriting(),
             new ClearAfterWriting(),

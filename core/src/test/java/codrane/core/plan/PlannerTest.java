@@ -193,7 +193,7 @@ class PlannerTest {
             if (plan.writes().findAny().isPresent())
                 assertThat(kinds).endsWith(Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
             assertThat(plan.decisions())
-                    .hasSize(12)
+                    .hasSize(13)
                     .allSatisfy(d -> assertThat(d.judgement().reason()).endsWith("."));
         }
     }

@@ -65,10 +65,12 @@ class AgreementMatrixTest {
     void baseline_sameReadings_haveTheSameHashAndOneOctetChangesIt() {
         Instant at = Instant.parse("2026-03-01T10:00:00Z");
         Map<String, ModuleReading> readings = Situations.usedTailLift();
-        Baseline first = Baseline.of(Situations.LORNE, Situations.VIN.text(), at, readings);
-        assertThat(Baseline.of(Situations.LORNE, Situations.VIN.text(), at, Map.copyOf(readings)))
+        Baseline first = Baseline.of(Situations.LORNE, Situations.VIN.text(), at, DeepReading.of(readings));
+        assertThat(Baseline.of(Situations.LORNE, Situations.VIN.text(), at, DeepReading.of(readings)))
                 .isEqualTo(first);
-        assertThat(first.json()).startsWith("{\"modules\":[{\"address\":26,").contains("\"platform\":");
+        assertThat(first.json())
+                .startsWith("{\"key\":\"unknown\",\"modules\":[{\"adaptations\":[],\"address\":26,")
+                .contains("\"platform\":");
         assertThat(Baseline.hash(first.json())).isEqualTo(first.sha256());
         assertThat(Baseline.hash(first.json().replace("3.08", "3.09"))).isNotEqualTo(first.sha256());
     }

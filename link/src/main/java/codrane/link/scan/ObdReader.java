@@ -4,6 +4,7 @@ import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
+import codrane.core.scan.ObdReading;
 import codrane.link.DiagnosticLink;
 import codrane.link.DiagnosticLink.Heard;
 import java.time.Duration;

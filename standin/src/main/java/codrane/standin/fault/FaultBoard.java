@@ -99,6 +99,7 @@ public final class FaultBoard implements FrameFault {
             case CABLE -> cable(spec);
             case WIRELESS -> forSeconds(spec, outside::mute);
             case SAG -> vehicle.supply().sag(spec.decimal("volts"), spec.seconds("seconds"));
+            case WORN -> vehicle.server(spec.module()).orElseThrow().wear(spec.decimal("percent"));
             case HEAT -> outside.heat(spec.decimal("celsius"));
             case POWER_LOSS -> powerLosses.put(spec.module(), new PowerLoss(spec));
         }

@@ -28,6 +28,7 @@ public record FaultSpec(Kind kind, Map<String, String> values) {
         CABLE("the cable is pulled", "seconds=0"),
         WIRELESS("the wireless link is lost", "seconds=10"),
         SAG("the supply voltage sags", "volts=11.8,seconds=20"),
+        WORN("a module's live values are off", "module=,percent=30"),
         HEAT("the interface is too hot", "celsius=92"),
         POWER_LOSS("the vehicle loses its power at a block of a download", "module=,block=1,seconds=3");
 

@@ -11,12 +11,16 @@ import java.util.Optional;
 
 /** Values that follow key and engine, each with its own time, unless a tester adjusts them. */
 final class LiveValues {
+    /** Vehicles differ by so many times what a value moves by itself. */
+    private static final double OWN_WAY = 1.5;
+
     private final PackModule module;
     private final Surroundings around;
     private final Scheduler time;
     private final Map<Integer, Double> values = new HashMap<>();
     private final Map<Integer, Bytes> adjusted = new HashMap<>();
     private long last;
+    private double worn = 1;
 
     LiveValues(PackModule module, Surroundings around, Scheduler time) {
         this.module = module;
@@ -83,9 +87,20 @@ final class LiveValues {
         };
     }
 
+    /** @param percent by which everything that is measured here is too high from now on */
+    void wear(double percent) {
+        worn = 1 + percent / 100;
+    }
+
     private double now(LiveValue live) {
         double wave = Math.sin(time.now() / 0.9e9 + live.identifier());
-        return values.get(live.identifier()) + live.behaviour().ripple() * wave;
+        return worn * (values.get(live.identifier()) + live.behaviour().ripple() * (wave + OWN_WAY * ownWay(live)));
+    }
+
+    /** No two vehicles are alike: -1 to 1, always the same for one of them. */
+    private double ownWay(LiveValue live) {
+        int mixed = (around.vehicleVin().hex() + live.key()).hashCode() * 0x9E3779B1;
+        return (mixed >> 8) / (double) (1 << 23);
     }
 
     static Bytes octets(LiveValue.Scaling scaling, double value) {

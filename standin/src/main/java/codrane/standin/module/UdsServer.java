@@ -64,6 +64,11 @@ public final class UdsServer {
         return state;
     }
 
+    /** @param percent by which everything that it measures is too high from now on */
+    public void wear(double percent) {
+        live.wear(percent);
+    }
+
     public Disturbance disturbance() {
         return disturbance;
     }

@@ -19,14 +19,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executors;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import tools.jackson.databind.ObjectMapper;
 
 /**
  * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
  * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
- * one module as text. Below {@code /authority/ID} are the authorities' counters, and {@code GET /mail} is what they
- * sent.
+ * one module as text. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
+ * and {@code GET /history} what a workshop's archive holds when the demo begins.
  */
 public final class MakerService implements AutoCloseable {
     private static final int CHUNK = 32 * 1024;
@@ -35,14 +36,19 @@ public final class MakerService implements AutoCloseable {
     private final List<Pack> packs;
     private final CalibrationShelf shelf;
     private final AuthorityOffice office;
+    private final Supplier<List<?>> history;
     private final int bytesPerSecond;
     private final ObjectMapper json = new ObjectMapper();
 
     /**
+     * @param history visits of the past, for the demo; asked for once
      * @param port 0 takes a free one
      * @param bytesPerSecond rate of deliveries: a file takes its time, as over a real line
      */
-    public MakerService(List<Pack> packs, AuthorityOffice office, int port, int bytesPerSecond) throws IOException {
+    public MakerService(
+            List<Pack> packs, AuthorityOffice office, Supplier<List<?>> history, int port, int bytesPerSecond)
+            throws IOException {
+        this.history = history;
         this.packs = List.copyOf(packs);
         this.office = office;
         this.bytesPerSecond = bytesPerSecond;
@@ -77,6 +83,8 @@ public final class MakerService implements AutoCloseable {
                 sheet(exchange, path[0], path[2], query);
             } else if (path[0].equals("authority")) {
                 office(exchange, List.of(path).subList(1, path.length), query);
+            } else if (path.length == 1 && path[0].equals("history")) {
+                send(exchange, 200, "application/json", json.writeValueAsBytes(history.get()));
             } else if (path.length == 1 && path[0].equals("mail")) {
                 send(exchange, 200, "application/json", json.writeValueAsBytes(office.mails()));
             } else {

@@ -1,12 +1,10 @@
 package codrane.app.job.jpa;
 
-import codrane.app.job.BaselineRecord;
 import codrane.app.job.HoldRecord;
 import codrane.app.job.JobRecord;
 import codrane.app.job.PlanRecord;
 import codrane.app.job.ScanRecord;
 import codrane.app.job.SheetRecord;
-import codrane.core.baseline.Baseline;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
@@ -31,7 +29,6 @@ public class JobStore {
     private final Repositories.Jobs jobs;
     private final Repositories.HoldPoints holdPoints;
     private final Repositories.Scans scans;
-    private final Repositories.Baselines baselines;
     private final Repositories.Plans plans;
     private final Repositories.LineSheets sheets;
 
@@ -40,14 +37,12 @@ public class JobStore {
             Repositories.Jobs jobs,
             Repositories.HoldPoints holdPoints,
             Repositories.Scans scans,
-            Repositories.Baselines baselines,
             Repositories.Plans plans,
             Repositories.LineSheets sheets) {
         this.vehicles = vehicles;
         this.jobs = jobs;
         this.holdPoints = holdPoints;
         this.scans = scans;
-        this.baselines = baselines;
         this.plans = plans;
         this.sheets = sheets;
     }
@@ -62,12 +57,20 @@ public class JobStore {
             Optional<String> replaced,
             Optional<PartOrigin> origin) {}
 
+    /** A vehicle with what there is of it. */
+    public record VehicleLine(Vin vin, String model, long jobs, long open, long baselines, Instant lastSeen) {
+        VehicleLine(String vin, String model, long jobs, long open, long baselines, Instant lastSeen) {
+            this(new Vin(vin), model, jobs, open, baselines, lastSeen);
+        }
+    }
+
     /** A vehicle in lists. */
     public record VehicleRecord(long id, Vin vin, String packId, String model) {}
 
     /** @return the job's number */
     public long add(NewJob newJob, String who, Instant now) {
-        VehicleEntity vehicle = vehicles.findByVin(newJob.vin().text()).orElseGet(() -> addVehicle(newJob, now));
+        VehicleEntity vehicle = vehicles.findByVin(newJob.vin().text())
+                .orElseGet(() -> addVehicle(newJob.vin(), newJob.packId(), newJob.model(), now));
         JobEntity job = new JobEntity();
         job.number = jobs.nextNumber();
         job.vehicle = vehicle;
@@ -80,11 +83,11 @@ public class JobStore {
         return jobs.save(job).number;
     }
 
-    private VehicleEntity addVehicle(NewJob newJob, Instant now) {
+    private VehicleEntity addVehicle(Vin vin, String packId, String model, Instant now) {
         VehicleEntity vehicle = new VehicleEntity();
-        vehicle.vin = newJob.vin().text();
-        vehicle.pack = newJob.packId();
-        vehicle.model = newJob.model();
+        vehicle.vin = vin.text();
+        vehicle.pack = packId;
+        vehicle.model = model;
         vehicle.createdAt = now;
         return vehicles.save(vehicle);
     }
@@ -114,6 +117,25 @@ public class JobStore {
         return jobs.findByVehicleVinEndingWithOrderByCreatedAtDesc(end, Limit.of(20)).stream()
                 .map(JobStore::record)
                 .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<VehicleRecord> vehicle(String vin) {
+        return vehicles.findByVin(vin).map(v -> new VehicleRecord(v.id, new Vin(v.vin), v.pack, v.model));
+    }
+
+    /** The vehicle, taken in without a job when it is not there yet. */
+    public VehicleRecord vehicle(Vin vin, String packId, String model, Instant now) {
+        VehicleEntity vehicle = vehicles.findByVin(vin.text()).orElseGet(() -> addVehicle(vin, packId, model, now));
+        return new VehicleRecord(vehicle.id, vin, vehicle.pack, vehicle.model);
+    }
+
+    /** @param text any part of VIN or model; empty for all. Those seen last first, at most 100 */
+    @Transactional(readOnly = true)
+    public List<VehicleLine> vehicleLines(String text) {
+        String like =
+                "%" + text.toUpperCase(java.util.Locale.ROOT).replace("%", "").replace("_", "") + "%";
+        return vehicles.lines(like, Limit.of(100));
     }
 
     @Transactional(readOnly = true)
@@ -169,25 +191,6 @@ public class JobStore {
     @Transactional(readOnly = true)
     public Optional<ScanRecord> latestScan(long jobId) {
         return scans.findFirstByJobIdOrderByTakenAtDesc(jobId).map(JobStore::record);
-    }
-
-    public void addBaseline(JobRecord job, Baseline baseline, String who, Instant now) {
-        BaselineEntity entity = new BaselineEntity();
-        entity.jobId = job.id();
-        entity.vehicleId = job.vehicleId();
-        entity.takenAt = now;
-        entity.takenBy = who;
-        entity.sha256 = baseline.sha256();
-        entity.content = baseline.json();
-        baselines.save(entity);
-    }
-
-    /** The first baseline of the job: the one before any write. */
-    @Transactional(readOnly = true)
-    public Optional<BaselineRecord> baseline(long jobId) {
-        return baselines
-                .findFirstByJobIdOrderByTakenAt(jobId)
-                .map(b -> new BaselineRecord(b.id, b.takenAt, b.takenBy, b.sha256, b.content));
     }
 
     public void addPlan(long jobId, long scanId, Plan plan, String who, Instant now) {

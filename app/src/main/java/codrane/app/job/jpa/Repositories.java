@@ -16,6 +16,15 @@ final class Repositories {
         Optional<VehicleEntity> findByVin(String vin);
 
         List<VehicleEntity> findByOrderByCreatedAtDesc(Limit limit);
+
+        @Query("""
+                select new codrane.app.job.jpa.JobStore$VehicleLine(v.vin, v.model,
+                  (select count(j) from JobEntity j where j.vehicle = v),
+                  (select count(j) from JobEntity j where j.vehicle = v and j.closedAt is null),
+                  v.baselines, coalesce((select max(j.createdAt) from JobEntity j where j.vehicle = v), v.createdAt))
+                from VehicleEntity v where v.vin like :like or upper(v.model) like :like
+                order by coalesce((select max(j.createdAt) from JobEntity j where j.vehicle = v), v.createdAt) desc""")
+        List<JobStore.VehicleLine> lines(String like, Limit limit);
     }
 
     interface Jobs extends JpaRepository<JobEntity, Long> {
@@ -45,10 +54,6 @@ final class Repositories {
         Optional<ScanEntity> findFirstByJobIdOrderByTakenAtDesc(long jobId);
 
         Optional<ScanEntity> findFirstByJobIdOrderByTakenAt(long jobId);
-    }
-
-    interface Baselines extends JpaRepository<BaselineEntity, Long> {
-        Optional<BaselineEntity> findFirstByJobIdOrderByTakenAt(long jobId);
     }
 
     interface Plans extends JpaRepository<PlanEntity, Long> {

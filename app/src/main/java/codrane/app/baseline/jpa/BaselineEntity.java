@@ -1,11 +1,16 @@
-package codrane.app.job.jpa;
+package codrane.app.baseline.jpa;
 
+import codrane.app.baseline.BaselineSummary.Origin;
+import codrane.app.baseline.BaselineSummary.Purpose;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "baseline")
@@ -14,10 +19,20 @@ class BaselineEntity {
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
 
-    long jobId;
+    @Nullable
+    Long jobId;
+
     long vehicleId;
     Instant takenAt;
     String takenBy;
     String sha256;
     String content;
+
+    @Enumerated(EnumType.STRING)
+    Origin origin;
+
+    @Enumerated(EnumType.STRING)
+    Purpose purpose;
+
+    String scope;
 }

@@ -1,4 +1,4 @@
-package codrane.link.scan;
+package codrane.core.scan;
 
 import java.util.List;
 import java.util.Optional;

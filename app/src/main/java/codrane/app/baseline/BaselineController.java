@@ -1,0 +1,95 @@
+package codrane.app.baseline;
+
+import codrane.app.records.AuditTrail;
+import codrane.app.vehicle.PackShelf;
+import codrane.core.baseline.BaselineDiff;
+import codrane.core.baseline.BaselineFile;
+import codrane.core.pack.Pack;
+import java.security.Principal;
+import java.util.Arrays;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
+
+/** Pages of stored baselines. */
+@Controller
+class BaselineController {
+    private final Baselines baselines;
+    private final PackShelf packs;
+    private final AuditTrail audit;
+
+    BaselineController(Baselines baselines, PackShelf packs, AuditTrail audit) {
+        this.baselines = baselines;
+        this.packs = packs;
+        this.audit = audit;
+    }
+
+    @GetMapping("/baselines/{id}")
+    String one(@PathVariable long id, @RequestParam(defaultValue = "") String module, Model model) {
+        BaselineSummary summary = baselines.summary(id);
+        BaselineFile file = baselines.file(id);
+        Pack pack = packs.get(file.pack());
+        model.addAttribute("summary", summary);
+        model.addAttribute("view", BaselineView.of(pack, file, baselines.references(file), module));
+        model.addAttribute("title", pack.maker() + " " + pack.title().replace(pack.maker() + " ", ""));
+        model.addAttribute(
+                "others",
+                baselines.ofVehicle(summary.vehicleId()).stream()
+                        .filter(b -> b.id() != id)
+                        .toList());
+        return "baseline/one";
+    }
+
+    @GetMapping("/baselines/{id}/with/{other}")
+    String diff(
+            @PathVariable long id,
+            @PathVariable long other,
+            @RequestParam(defaultValue = "settings") String view,
+            Model model) {
+        BaselineFile before = baselines.file(id);
+        BaselineFile after = baselines.file(other);
+        DiffView.View shown = Arrays.stream(DiffView.View.values())
+                .filter(v -> v.key().equals(view))
+                .findFirst()
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        BaselineDiff diff = BaselineDiff.of(before, after);
+        model.addAttribute("before", baselines.summary(id));
+        model.addAttribute("after", baselines.summary(other));
+        model.addAttribute("vins", java.util.List.of(before.vin(), after.vin()));
+        model.addAttribute("sameVehicle", diff.sameVehicle());
+        model.addAttribute("diff", DiffView.of(packs.get(before.pack()), diff, shown));
+        return "baseline/diff";
+    }
+
+    @GetMapping("/baselines/{id}/baseline.json")
+    ResponseEntity<String> json(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"baseline-" + id + ".json\"")
+                .body(baselines.content(id));
+    }
+
+    @GetMapping("/baselines/{id}/archive.zip")
+    ResponseEntity<byte[]> archive(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .contentType(new MediaType("application", "zip"))
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"baseline-" + id + ".zip\"")
+                .body(BaselineArchive.zip(baselines.content(id), baselines.file(id)));
+    }
+
+    /** A healthy vehicle's baseline becomes a reference for others. */
+    @PostMapping("/baselines/{id}/reference")
+    String reference(@PathVariable long id, Principal who) {
+        baselines.makeReference(id);
+        audit.record(who.getName(), "made a reference", "baseline " + id, "");
+        return "redirect:/baselines/" + id;
+    }
+}

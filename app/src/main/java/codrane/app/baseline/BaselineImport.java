@@ -1,0 +1,50 @@
+package codrane.app.baseline;
+
+import codrane.app.baseline.BaselineSummary.Origin;
+import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.core.vin.Vin;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Takes in baselines from files: only whole ones, and only of the vehicle that they are for. */
+@Component
+public class BaselineImport {
+    private final Baselines baselines;
+
+    BaselineImport(Baselines baselines) {
+        this.baselines = baselines;
+    }
+
+    /** The vehicle that the file must be of. */
+    public record Vehicle(long id, Vin vin, String pack) {}
+
+    /** @return why not, as a sentence; nothing was kept then */
+    public Optional<String> take(Vehicle vehicle, byte[] upload, String who) {
+        return switch (BaselineArchive.take(upload)) {
+            case BaselineArchive.Taken.Bad(String reason) -> Optional.of(reason);
+            case BaselineArchive.Taken.Good(var baseline, var file) -> {
+                if (!file.vin().equals(vehicle.vin().text()) || !file.pack().equals(vehicle.pack()))
+                    yield Optional.of("This is a baseline of another vehicle, " + file.vin() + ". It is not taken.");
+                if (baselines.has(vehicle.id(), baseline.sha256())) yield Optional.of("This baseline is here already.");
+                Optional<Instant> taken = instant(file.takenAt());
+                if (taken.isEmpty()) yield Optional.of("When it was taken can't be read.");
+                baselines.add(
+                        new Baselines.Place(null, vehicle.id(), Origin.IMPORTED, Purpose.BEFORE, ""),
+                        baseline,
+                        taken.get(),
+                        who);
+                yield Optional.empty();
+            }
+        };
+    }
+
+    private static Optional<Instant> instant(String text) {
+        try {
+            return Optional.of(Instant.parse(text));
+        } catch (DateTimeParseException e) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,127 @@
+package codrane.app.baseline;
+
+import codrane.app.baseline.BaselineSummary.Origin;
+import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.app.baseline.jpa.BaselineStore;
+import codrane.core.baseline.Baseline;
+import codrane.core.baseline.BaselineFile;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.ObjectMapper;
+
+/** The workshop's baselines. What is stored never changes, so that what was parsed once is kept. */
+@Component
+public class Baselines {
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final int MOST_PARSED = 60;
+    private static final int MOST_REFERENCES = 40;
+
+    private final BaselineStore store;
+    private final Map<Long, BaselineFile> parsed = new ConcurrentHashMap<>();
+
+    Baselines(BaselineStore store) {
+        this.store = store;
+    }
+
+    /** There is no baseline of this number. */
+    public static final class UnknownBaselineException extends RuntimeException {
+        UnknownBaselineException(long id) {
+            super("There is no baseline " + id + ".");
+        }
+    }
+
+    /**
+     * Where a baseline belongs.
+     *
+     * @param jobId null for none
+     * @param scope one module, or empty for the whole vehicle
+     */
+    public record Place(
+            @org.jspecify.annotations.Nullable Long jobId,
+            long vehicleId,
+            Origin origin,
+            Purpose purpose,
+            String scope) {}
+
+    public long add(Place place, Baseline baseline, Instant takenAt, String who) {
+        BaselineSummary summary = new BaselineSummary(
+                0,
+                place.jobId(),
+                place.vehicleId(),
+                takenAt,
+                who,
+                baseline.sha256(),
+                place.origin(),
+                place.purpose(),
+                place.scope(),
+                baseline.json().length());
+        return store.add(summary, baseline.json());
+    }
+
+    /** @throws UnknownBaselineException when there is none */
+    public BaselineSummary summary(long id) {
+        return store.summary(id).orElseThrow(() -> new UnknownBaselineException(id));
+    }
+
+    /** @throws UnknownBaselineException when there is none */
+    public String content(long id) {
+        return store.content(id).orElseThrow(() -> new UnknownBaselineException(id));
+    }
+
+    /** @throws UnknownBaselineException when there is none */
+    public BaselineFile file(long id) {
+        if (parsed.size() > MOST_PARSED) parsed.clear();
+        return parsed.computeIfAbsent(id, i -> parse(content(i)));
+    }
+
+    private static BaselineFile parse(String content) {
+        return switch (BaselineFile.read(JSON.readValue(content, Object.class))) {
+            case BaselineFile.Read.File(BaselineFile file) -> file;
+            case BaselineFile.Read.Bad(String reason) ->
+                throw new IllegalStateException("a stored baseline can't be read: " + reason);
+        };
+    }
+
+    /** Oldest first. */
+    public List<BaselineSummary> ofJob(long jobId) {
+        return store.ofJob(jobId);
+    }
+
+    /** Newest first. */
+    public List<BaselineSummary> ofVehicle(long vehicleId) {
+        return store.ofVehicle(vehicleId);
+    }
+
+    public boolean has(long vehicleId, String sha256) {
+        return store.has(vehicleId, sha256);
+    }
+
+    /** How the vehicle was left by the newest job other than this one. */
+    public Optional<BaselineSummary> asLeft(long vehicleId, long jobId) {
+        List<BaselineSummary> earlier = store.ofVehicle(vehicleId).stream()
+                .filter(b -> b.jobId() == null || b.jobId() != jobId)
+                .filter(BaselineSummary::whole)
+                .toList();
+        return earlier.stream()
+                .filter(b -> b.purpose() == Purpose.AS_LEFT)
+                .findFirst()
+                .or(() -> earlier.stream().findFirst());
+    }
+
+    void makeReference(long id) {
+        store.purpose(summary(id).id(), Purpose.REFERENCE);
+    }
+
+    /** Healthy vehicles of the pack, with the key in the same position. */
+    List<BaselineFile> references(BaselineFile like) {
+        return store.references(MOST_REFERENCES * 4).stream()
+                .map(this::file)
+                .filter(f -> f.pack().equals(like.pack()) && f.key().equals(like.key()))
+                .limit(MOST_REFERENCES)
+                .toList();
+    }
+}

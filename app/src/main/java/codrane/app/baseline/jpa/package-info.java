@@ -1,0 +1,2 @@
+/** Baselines in the database. */
+package codrane.app.baseline.jpa;

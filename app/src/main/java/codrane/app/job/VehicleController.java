@@ -1,0 +1,86 @@
+package codrane.app.job;
+
+import codrane.app.baseline.BaselineImport;
+import codrane.app.baseline.Baselines;
+import codrane.app.job.jpa.JobStore;
+import codrane.app.job.jpa.JobStore.VehicleRecord;
+import codrane.app.records.AuditTrail;
+import codrane.app.records.ChangeLedger;
+import codrane.app.vehicle.PackShelf;
+import codrane.core.pack.Pack;
+import java.io.IOException;
+import java.security.Principal;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Vehicles, and the life of one: jobs, baselines, modules, changes. */
+@Controller
+class VehicleController {
+    private final JobStore jobs;
+    private final Baselines baselines;
+    private final BaselineImport imports;
+    private final ChangeLedger ledger;
+    private final PackShelf packs;
+    private final AuditTrail audit;
+
+    VehicleController(
+            JobStore jobs,
+            Baselines baselines,
+            BaselineImport imports,
+            ChangeLedger ledger,
+            PackShelf packs,
+            AuditTrail audit) {
+        this.jobs = jobs;
+        this.baselines = baselines;
+        this.imports = imports;
+        this.ledger = ledger;
+        this.packs = packs;
+        this.audit = audit;
+    }
+
+    @GetMapping("/vehicles")
+    String list(@RequestParam(defaultValue = "") String q, Model model) {
+        String text = q.strip();
+        model.addAttribute("q", text);
+        model.addAttribute("vehicles", jobs.vehicleLines(text));
+        return "vehicle/list";
+    }
+
+    @GetMapping("/vehicles/{vin}")
+    String one(@PathVariable String vin, Model model) {
+        VehicleRecord vehicle = vehicle(vin);
+        Pack pack = packs.get(vehicle.packId());
+        model.addAttribute("vehicle", vehicle);
+        model.addAttribute("jobs", jobs.ofVehicle(vehicle.id()));
+        model.addAttribute("baselines", baselines.ofVehicle(vehicle.id()));
+        model.addAttribute("modules", ModuleLife.of(pack, baselines, vehicle.id()));
+        model.addAttribute("changes", ChangeLine.of(pack, ledger.ofVehicle(vehicle.id())));
+        return "vehicle/one";
+    }
+
+    private VehicleRecord vehicle(String vin) {
+        return jobs.vehicle(vin).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+    }
+
+    @PostMapping("/vehicles/{vin}/baselines")
+    String take(@PathVariable String vin, @RequestParam MultipartFile file, Principal who, RedirectAttributes flash)
+            throws IOException {
+        VehicleRecord vehicle = vehicle(vin);
+        Optional<String> refusal = imports.take(
+                new BaselineImport.Vehicle(vehicle.id(), vehicle.vin(), vehicle.packId()),
+                file.getBytes(),
+                who.getName());
+        if (refusal.isEmpty()) audit.record(who.getName(), "took in a baseline", vin, "");
+        flash.addFlashAttribute(refusal.isEmpty() ? "said" : "refused", refusal.orElse("The baseline is taken in."));
+        return "redirect:/vehicles/" + vin;
+    }
+}

@@ -1,0 +1,73 @@
+package codrane.link.scan;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.scan.DeepReading;
+import codrane.core.scan.ModuleReading;
+import codrane.core.scan.ObdReading;
+import codrane.link.DiagnosticLink;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+
+/** Reads everything that a vehicle tells: the scan, live values, adaptations, the vehicle order. Only reads. */
+public final class DeepReader {
+    private final VehicleScanner scanner;
+    private final Pack pack;
+
+    public DeepReader(DiagnosticLink link, Pack pack) {
+        scanner = new VehicleScanner(link, pack);
+        this.pack = pack;
+    }
+
+    /**
+     * @param modules to be read, in this order
+     * @param obd what the legislated diagnostics told, over a link of their own
+     * @param progress told each module's reading when it is complete
+     * @throws codrane.link.LinkLostException when the link is gone
+     */
+    public DeepReading read(Collection<PackModule> modules, List<ObdReading> obd, Consumer<ModuleReading> progress) {
+        Map<String, ModuleReading> readings = new LinkedHashMap<>();
+        Map<String, Map<Integer, Bytes>> measured = new LinkedHashMap<>();
+        for (PackModule module : modules) {
+            ModuleReading reading = scanner.read(module);
+            readings.put(module.id(), reading);
+            if (reading.answers()) measured.put(module.id(), measured(module));
+            progress.accept(reading);
+        }
+        return new DeepReading(key(), readings, measured, order(readings), obd);
+    }
+
+    private Map<Integer, Bytes> measured(PackModule module) {
+        List<Integer> identifiers = new ArrayList<>();
+        module.live().forEach(live -> identifiers.add(live.identifier()));
+        module.adaptations().forEach(adaptation -> identifiers.add(adaptation.identifier()));
+        Map<Integer, Bytes> measured = new LinkedHashMap<>();
+        for (int identifier : identifiers)
+            scanner.data(module, identifier).ifPresent(octets -> measured.put(identifier, octets));
+        return measured;
+    }
+
+    private Optional<Integer> key() {
+        return scanner.data(pack.module(pack.key().module()), pack.key().dataIdentifier())
+                .filter(octets -> octets.length() == 1)
+                .map(octets -> octets.u8(0));
+    }
+
+    /** As the first holder that was read tells it. */
+    private Optional<String> order(Map<String, ModuleReading> readings) {
+        return pack.equipment()
+                .order()
+                .flatMap(order -> order.holders().stream()
+                        .filter(holder -> readings.containsKey(holder)
+                                && readings.get(holder).answers())
+                        .findFirst()
+                        .flatMap(holder -> scanner.data(pack.module(holder), order.dataIdentifier()))
+                        .map(octets -> octets.text().strip()));
+    }
+}
