@@ -2,7 +2,7 @@
 alter table baseline alter column job_id drop not null;
 alter table baseline
     add column origin text not null default 'READ' check (origin in ('READ', 'IMPORTED', 'ARCHIVE')),
-    add column purpose text not null default 'BEFORE' check (purpose in ('BEFORE', 'AS_LEFT', 'REFERENCE')),
+    add column purpose text not null default 'BEFORE' check (purpose in ('BEFORE', 'AS_LEFT', 'REFERENCE', 'OLD_PART')),
     add column scope text not null default '';
 create index baseline_purpose on baseline (purpose, taken_at desc);
 

@@ -113,6 +113,13 @@ final class Browsing implements AutoCloseable {
         page.click(".acts button:has-text(\"" + label + "\"), .acts a:has-text(\"" + label + "\")");
     }
 
+    /** Waits until the field holds the value. The page's policy allows no functions to wait for. */
+    void awaitValue(String selector, String value) {
+        for (int i = 0; i < 100 && !page.inputValue(selector).equals(value); i++) page.waitForTimeout(100);
+        if (!page.inputValue(selector).equals(value))
+            throw new AssertionError(selector + " is \"" + page.inputValue(selector) + "\"; expected " + value);
+    }
+
     void awaitGone(String selector) {
         page.waitForSelector(selector, new Page.WaitForSelectorOptions().setState(WaitForSelectorState.DETACHED));
     }

@@ -54,6 +54,8 @@ class FirstJobTest {
         browser.page.selectOption("#replaced", "tail-lift");
         browser.picture(PICTURES.resolve("new-job.png"));
         browser.page.click("text=Take it in");
+        browser.awaitNext("Is the old tail lift still in the vehicle?");
+        browser.act("It is out already");
         browser.awaitNext("Does the customer agree?");
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Prove the link");

@@ -3,7 +3,9 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
+import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
 import codrane.app.job.JobFacts;
@@ -36,6 +38,7 @@ final class JobSteps {
     }
 
     JobSteps toScanned() throws InterruptedException {
+        done(app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, WHO));
         done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));
         done(acts.benchCheck(number, WHO));
         scan();

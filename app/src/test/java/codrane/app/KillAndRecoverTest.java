@@ -85,13 +85,14 @@ class KillAndRecoverTest {
                 "origin",
                 "SECOND_HAND");
         job = job.substring(0, job.lastIndexOf('/'));
+        web.post(job + "/old-module/out");
         web.post(job + "/hold/consent");
         web.post(job + "/bench");
         web.post(job + "/scan");
         web.awaitText(job + "/identify", "modules against the plate", 60);
         web.post(job + "/waive/identity-settled", "why", "the donor is known");
         web.post(job + "/baseline");
-        web.awaitText(job + "/baseline", "Stored before any write", 60);
+        web.awaitText(job + "/baseline", "Stored for this job", 60);
         web.post(job + "/plan");
         web.post(job + "/hold/plan-agreed");
         web.post(job + "/calibration", "id", module.equals("body") ? "BOD-331-B" : "LFT-312-B");

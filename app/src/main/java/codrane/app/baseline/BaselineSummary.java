@@ -42,6 +42,7 @@ public record BaselineSummary(
     public enum Purpose {
         BEFORE("before the work"),
         AS_LEFT("as left"),
+        OLD_PART("the old part, before its removal"),
         REFERENCE("known-good reference");
 
         private final String words;

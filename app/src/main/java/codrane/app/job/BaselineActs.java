@@ -4,6 +4,8 @@ import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.BaselineSummary.Origin;
 import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.app.baseline.Baselines;
+import codrane.app.intake.IntakeNotes;
+import codrane.app.intake.IntakeStore;
 import codrane.app.live.JobTasks;
 import codrane.app.live.RunRecord;
 import codrane.app.records.AuditTrail;
@@ -36,6 +38,7 @@ public class BaselineActs {
     private final JobDesk desk;
     private final Baselines baselines;
     private final PutBackStore putBacks;
+    private final IntakeStore intakes;
     private final JobTasks tasks;
     private final Interfaces interfaces;
     private final AuditTrail audit;
@@ -45,6 +48,7 @@ public class BaselineActs {
             JobDesk desk,
             Baselines baselines,
             PutBackStore putBacks,
+            IntakeStore intakes,
             JobTasks tasks,
             Interfaces interfaces,
             AuditTrail audit,
@@ -52,6 +56,7 @@ public class BaselineActs {
         this.desk = desk;
         this.baselines = baselines;
         this.putBacks = putBacks;
+        this.intakes = intakes;
         this.tasks = tasks;
         this.interfaces = interfaces;
         this.audit = audit;
@@ -82,6 +87,35 @@ public class BaselineActs {
             baselines.add(
                     new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, purpose, module), baseline, now, who);
             audit.record(who, "stored baseline", "job " + number, baseline.sha256());
+        });
+        return DONE;
+    }
+
+    /** Reads the old module before anyone removes it; that it could not be read is a result, too. */
+    public Acted readOld(long number, String who) {
+        JobFacts facts = desk.facts(number);
+        if (facts.replaced().isEmpty() || !facts.intake().stillIn())
+            return refused("There is no old module in the vehicle, as was said at Intake.");
+        if (facts.bench().isEmpty()) return refused("Prove the link first.");
+        PackModule module = facts.replaced().get();
+        tasks.begin(number, "Reading the old " + module.lowerTitle(), teller -> {
+            DeepReading reading = read(facts, List.of(module), teller);
+            Instant now = time.instant();
+            JobRecord job = facts.job();
+            boolean answers = reading.modules().get(module.id()).answers();
+            if (answers) {
+                Baseline baseline = Baseline.of(facts.pack(), job.vin().text(), now, reading);
+                baselines.add(
+                        new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, Purpose.OLD_PART, module.id()),
+                        baseline,
+                        now,
+                        who);
+            }
+            String sentence = answers
+                    ? "The old " + module.lowerTitle() + " was read and is kept."
+                    : "The old " + module.lowerTitle() + " could not be read: it does not answer.";
+            intakes.put(job.id(), facts.intake().with(new IntakeNotes.OldReading(answers, sentence)), now, who);
+            audit.record(who, answers ? "read the old module" : "could not read the old module", "job " + number, "");
         });
         return DONE;
     }

@@ -151,7 +151,7 @@ class JobActController {
         return then(unlocking.authorise(number, who.getName()), number, "unlock", flash);
     }
 
-    private static String then(Acted acted, long number, String stage, RedirectAttributes flash) {
+    static String then(Acted acted, long number, String stage, RedirectAttributes flash) {
         String to = switch (acted) {
             case Acted.Done(var led) -> led.map(Stage::key).orElse(stage);
             case Acted.Refused(String sentence, var remedy) -> {

@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.account.Role;
 import codrane.app.account.Routes;
+import codrane.app.intake.IntakeStore;
 import codrane.app.live.JobTasks;
 import codrane.app.live.LiveHub;
 import codrane.app.live.RunStore;
@@ -42,6 +43,7 @@ class JobController {
 
     private final JobDesk desk;
     private final JobIntake intake;
+    private final IntakeStore intakes;
     private final JobActs acts;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
@@ -55,6 +57,7 @@ class JobController {
     JobController(
             JobDesk desk,
             JobIntake intake,
+            IntakeStore intakes,
             JobActs acts,
             UnlockActs unlocking,
             BaselineActs baselines,
@@ -66,6 +69,7 @@ class JobController {
             LiveHub hub) {
         this.desk = desk;
         this.intake = intake;
+        this.intakes = intakes;
         this.acts = acts;
         this.unlocking = unlocking;
         this.baselines = baselines;
@@ -185,7 +189,9 @@ class JobController {
                         ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
             }
-            case INTAKE, BENCH, SETTLE -> {}
+            case INTAKE ->
+                model.addAttribute("photos", intakes.photos(facts.job().id()));
+            case BENCH, SETTLE -> {}
         }
     }
 

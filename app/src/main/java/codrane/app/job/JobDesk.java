@@ -4,6 +4,7 @@ import codrane.app.access.Access;
 import codrane.app.access.Authorisation;
 import codrane.app.access.GatewayDesk;
 import codrane.app.baseline.Baselines;
+import codrane.app.intake.IntakeStore;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
@@ -34,6 +35,7 @@ public class JobDesk {
     private final RefusedActStore refusedActs;
     private final Baselines baselines;
     private final PutBackStore putBacks;
+    private final IntakeStore intakes;
     private final InstantSource time;
 
     JobDesk(
@@ -48,6 +50,7 @@ public class JobDesk {
             RefusedActStore refusedActs,
             Baselines baselines,
             PutBackStore putBacks,
+            IntakeStore intakes,
             InstantSource time) {
         this.jobs = jobs;
         this.benchChecks = benchChecks;
@@ -60,6 +63,7 @@ public class JobDesk {
         this.refusedActs = refusedActs;
         this.baselines = baselines;
         this.putBacks = putBacks;
+        this.intakes = intakes;
         this.time = time;
     }
 
@@ -94,7 +98,8 @@ public class JobDesk {
                 runs.latest(job.id()),
                 power(pack, job, plan),
                 access(pack, job),
-                putBacks.of(job.id()));
+                putBacks.of(job.id()),
+                intakes.get(job.id()));
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {

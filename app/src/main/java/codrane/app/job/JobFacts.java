@@ -1,6 +1,7 @@
 package codrane.app.job;
 
 import codrane.app.baseline.BaselineSummary;
+import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
 import codrane.core.baseline.PutBack;
@@ -55,7 +56,8 @@ public record JobFacts(
         Optional<RunRecord> run,
         PowerGate.Verdict power,
         JobAccess access,
-        List<PutBack> putBack) {
+        List<PutBack> putBack,
+        IntakeNotes intake) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
@@ -66,7 +68,14 @@ public record JobFacts(
 
     /** The one from before any write. */
     public Optional<BaselineSummary> baseline() {
-        return baselines.stream().findFirst();
+        return baselines.stream()
+                .filter(b -> b.purpose() != BaselineSummary.Purpose.OLD_PART)
+                .findFirst();
+    }
+
+    /** Variants between which the VIN does not tell. */
+    public List<String> variants() {
+        return pack.variantsOf(job.vin());
     }
 
     /** The one of how the vehicle is left; absent when nothing was written, or it was not taken yet. */
@@ -167,6 +176,21 @@ public record JobFacts(
 
     private boolean needed(HoldPoint point) {
         if (point == HoldPoint.AUTHORISED && (!access.there() || job.kind() == JobKind.BASELINE_ONLY)) return false;
+        switch (point) {
+            case OLD_MODULE_ASKED -> {
+                return job.replacedModule().isPresent();
+            }
+            case OLD_MODULE_READ -> {
+                return job.replacedModule().isPresent() && intake.stillIn();
+            }
+            case PAPERS_AGREE -> {
+                return !intake.papersVin().isEmpty();
+            }
+            case VARIANT_NAMED -> {
+                return !variants().isEmpty();
+            }
+            default -> {}
+        }
         if (job.kind() == JobKind.BASELINE_ONLY) return point.stage().compareTo(Stage.BASELINE) <= 0;
         if (plan.isEmpty()) return true;
         boolean writes = plan.get().plan().writes().findAny().isPresent();
@@ -182,6 +206,10 @@ public record JobFacts(
     private boolean keptByFact(HoldPoint point) {
         boolean finished = run.map(RunRecord::finished).orElse(false);
         return switch (point) {
+            case OLD_MODULE_ASKED -> intake.oldModule().isPresent();
+            case OLD_MODULE_READ -> intake.oldReading().isPresent();
+            case PAPERS_AGREE -> intake.papersVin().equals(job.vin().text());
+            case VARIANT_NAMED -> variants().contains(intake.variant());
             case LINK_PROVEN -> bench.isPresent();
             case SUPPLY_HELD ->
                 bench.flatMap(BenchCheck::volts)

@@ -64,6 +64,27 @@ final class NextActs {
     }
 
     private static NextAct intake(JobFacts facts) {
+        if (facts.progress().hold(HoldPoint.OLD_MODULE_ASKED) == Hold.OPEN) {
+            String old = facts.replaced().map(PackModule::lowerTitle).orElse("module");
+            return new NextAct(
+                    "Is the old " + old + " still in the vehicle?",
+                    "Then it is read before anyone removes it: its coding is the best source. Once it is out, nobody gets it back.",
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of(
+                            Act.read("It is still in", "/old-module/still-in"),
+                            Act.read("It is out already", "/old-module/out").second()));
+        }
+        if (facts.progress().hold(HoldPoint.PAPERS_AGREE) == Hold.OPEN) {
+            return new NextAct(
+                    "Plate and papers name two vehicles",
+                    "The plate says " + facts.job().vin().grouped() + ", the papers "
+                            + facts.intake().papersVin()
+                            + ". Read both aloud again; correct it below, or begin a new job.",
+                    NOTHING_WRITTEN,
+                    Tone.DIFFERS,
+                    List.of(Act.waive("Go on all the same", "/waive/papers-agree")));
+        }
         String what = facts.job().kind() == JobKind.CLEAR_FAULTS
                 ? "clearing faults after they are written down"
                 : facts.job().kind() == JobKind.FIND_LOST_SETTING
@@ -80,6 +101,17 @@ final class NextActs {
     }
 
     private static NextAct bench(JobFacts facts) {
+        if (facts.progress().passed(HoldPoint.LINK_PROVEN) && facts.progress().passed(HoldPoint.SUPPLY_HELD)) {
+            String old = facts.replaced().map(PackModule::lowerTitle).orElse("module");
+            return new NextAct(
+                    "Read the old " + old + " before anyone removes it",
+                    "Coding, VIN, counter and part data. That it can't be read is a result, too.",
+                    NOTHING_WRITTEN,
+                    Tone.DO,
+                    List.of(
+                            Act.read("Read it", "/old-module-read"),
+                            Act.waive("It is not read", "/waive/old-module-read")));
+        }
         if (facts.bench().isPresent()) {
             String volts = facts.bench()
                     .get()
@@ -103,9 +135,17 @@ final class NextActs {
     }
 
     private static NextAct identify(JobFacts facts) {
+        if (facts.progress().hold(HoldPoint.VARIANT_NAMED) == Hold.OPEN) {
+            return new NextAct(
+                    "Which " + facts.job().model() + " is it?",
+                    "The VIN does not tell, and detection by reading is weak here. Look at the vehicle, then choose below.",
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of());
+        }
         if (facts.before().isEmpty()) {
             return new NextAct(
-                    "Scan all modules",
+                    facts.intake().stillIn() ? "Fit the new part, then scan all modules" : "Scan all modules",
                     "Every module is asked for its VIN, numbers, coding and faults. Faults are written down here before anything can clear them.",
                     NOTHING_WRITTEN,
                     Tone.DO,

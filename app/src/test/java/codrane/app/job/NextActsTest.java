@@ -3,6 +3,7 @@ package codrane.app.job;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.baseline.BaselineSummary;
+import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
 import codrane.core.calibration.Manifest;
@@ -73,6 +74,7 @@ class NextActsTest {
         private Optional<LineSheetFacts> sheet = Optional.empty();
         private Optional<RunRecord> run = Optional.empty();
         private PowerGate.State power = PowerGate.State.PASSES;
+        private IntakeNotes intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.OUT);
         private JobAccess access = JobAccess.none(T0);
 
         Moment kept(HoldPoint point) {
@@ -181,7 +183,8 @@ class NextActsTest {
                     run,
                     new PowerGate.Verdict(power, "12.10 V, too low."),
                     access,
-                    List.of());
+                    List.of(),
+                    intake);
         }
 
         NextAct next() {

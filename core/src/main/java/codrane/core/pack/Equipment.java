@@ -12,6 +12,8 @@ import java.util.Optional;
  * @param sensors where positions can be read
  * @param procedures by id
  * @param features settings that belong together
+ * @param safety what can hurt at this vehicle, in short sentences
+ * @param cables that fit its diagnostic socket
  * @param asleepAfter with the key off, until the modules fall silent
  */
 public record Equipment(
@@ -20,6 +22,8 @@ public record Equipment(
         Optional<VehicleOrder> order,
         Optional<Immobiliser> immobiliser,
         List<Feature> features,
+        List<String> safety,
+        List<Cable> cables,
         Duration asleepAfter) {
     /** What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park; the key also 2: running. */
     public enum Sensor {
@@ -28,6 +32,12 @@ public record Equipment(
         TAILGATE,
         GEAR
     }
+
+    /**
+     * @param fromYear first model year
+     * @param toYear last model year
+     */
+    public record Cable(int fromYear, int toYear, String title) {}
 
     /** @param dataIdentifier holds one octet */
     public record Position(String module, int dataIdentifier) {}
@@ -95,6 +105,8 @@ public record Equipment(
     public Equipment {
         sensors = Map.copyOf(sensors);
         features = List.copyOf(features);
+        safety = List.copyOf(safety);
+        cables = List.copyOf(cables);
         procedures = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(procedures));
     }
 }

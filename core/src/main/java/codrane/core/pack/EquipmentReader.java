@@ -31,6 +31,8 @@ final class EquipmentReader {
                 in.has("order") ? Optional.of(order(in.map("order"))) : Optional.empty(),
                 in.has("immobiliser") ? Optional.of(immobiliser(in.map("immobiliser"))) : Optional.empty(),
                 in.has("features") ? features(in.map("features")) : List.of(),
+                in.texts("safety"),
+                in.mapsIfAny("cables").stream().map(EquipmentReader::cable).toList(),
                 Duration.ofSeconds(in.integer("asleep-after-s", 1, 3600, 20)));
     }
 
@@ -74,6 +76,13 @@ final class EquipmentReader {
                     .ifPresentOrElse(needs::add, () -> in.problem("needs", "names " + key + ", which is no condition"));
         }
         return needs;
+    }
+
+    private static Equipment.Cable cable(YamlMap in) {
+        Equipment.Cable cable = new Equipment.Cable(
+                in.integer("from-year", 1980, 2100), in.integer("to-year", 1980, 2100), in.text("title"));
+        in.end();
+        return cable;
     }
 
     private List<Feature> features(YamlMap in) {

@@ -38,10 +38,12 @@ public record Pack(
      *
      * @param from first position, 1..17
      * @param to last position, inclusive
+     * @param variants that share a model's characters, so that a person must say which it is
      */
-    public record ModelCode(int from, int to, Map<String, String> models) {
+    public record ModelCode(int from, int to, Map<String, String> models, Map<String, List<String>> variants) {
         public ModelCode {
             models = Map.copyOf(models);
+            variants = Map.copyOf(variants);
         }
     }
 
@@ -145,6 +147,20 @@ public record Pack(
         if (!vin.wmi().equals(wmi)) return Optional.empty();
         String code = vin.text().substring(model.from() - 1, model.to());
         return Optional.ofNullable(model.models().get(code));
+    }
+
+    /** Variants between which the VIN does not tell; none when it does. */
+    public List<String> variantsOf(codrane.core.vin.Vin vin) {
+        return model.variants().getOrDefault(vin.text().substring(model.from() - 1, model.to()), List.of());
+    }
+
+    /** Cables that fit vehicles of this VIN's model year, in words. */
+    public List<String> cablesOf(codrane.core.vin.Vin vin) {
+        List<Integer> years = vin.modelYears(vinRule.firstYear(), vinRule.lastYear());
+        return equipment.cables().stream()
+                .filter(c -> years.stream().anyMatch(y -> y >= c.fromYear() && y <= c.toYear()))
+                .map(Equipment.Cable::title)
+                .toList();
     }
 
     /** Whether vehicles of this VIN's model year have a secure gateway. */

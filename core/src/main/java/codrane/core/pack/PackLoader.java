@@ -4,6 +4,7 @@ import codrane.core.coding.Layout;
 import codrane.core.fault.FaultCode;
 import codrane.core.vin.VinRule;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -90,7 +91,12 @@ public final class PackLoader {
             to = Integer.parseInt(at.substring(at.indexOf('-') + 1));
         }
         if (from < 1 || to > 17 || from > to) vin.problem("model-at", "is " + at + " (expected positions like 4-5)");
-        return new Pack.ModelCode(from, to, LayoutReader.texts(vin.map("models")));
+        Map<String, List<String>> variants = new LinkedHashMap<>();
+        if (vin.has("variants")) {
+            YamlMap all = vin.map("variants");
+            for (String code : all.keys()) variants.put(code, all.texts(code));
+        }
+        return new Pack.ModelCode(from, to, LayoutReader.texts(vin.map("models")), variants);
     }
 
     private static PackLink link(YamlMap in) {

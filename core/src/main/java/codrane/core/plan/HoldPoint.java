@@ -2,11 +2,15 @@ package codrane.core.plan;
 
 /** What must be kept, or waived by name with a reason, before what depends on it. */
 public enum HoldPoint {
+    OLD_MODULE_ASKED(Stage.INTAKE, "Somebody said where the old module is", By.FACT, false),
+    PAPERS_AGREE(Stage.INTAKE, "Plate and papers name the same vehicle", By.FACT, true),
     CONSENT(Stage.INTAKE, "Customer agrees to the work", By.PERSON, true),
     LINK_PROVEN(Stage.BENCH, "One request was answered over this link", By.FACT, false),
     SUPPLY_HELD(Stage.BENCH, "The supply voltage is read and within its window", By.FACT, false),
+    OLD_MODULE_READ(Stage.BENCH, "The old module was read before its removal, or could not be", By.FACT, true),
     FAULTS_RECORDED(Stage.IDENTIFY, "Faults are written down before anything is cleared", By.FACT, false),
     IDENTITY_SETTLED(Stage.IDENTIFY, "The VINs agree, or the donor is accepted", By.PERSON, true),
+    VARIANT_NAMED(Stage.IDENTIFY, "A person said which variant it is", By.FACT, false),
     AUTHORISED(Stage.UNLOCK, "The gateway was seen open, for long enough", By.FACT, false),
     BASELINE_STORED(Stage.BASELINE, "Everything readable is stored", By.FACT, false),
     PLAN_AGREED(Stage.DECIDE, "The plan is agreed to", By.PERSON, false),

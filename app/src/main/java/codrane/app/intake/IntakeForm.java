@@ -1,0 +1,92 @@
+package codrane.app.intake;
+
+import codrane.app.intake.IntakeNotes.Identifier;
+import codrane.app.intake.IntakeNotes.PartState;
+import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What is typed at arrival. Lists are rows of equal length. */
+public record IntakeForm(
+        String partState,
+        String earlier,
+        String papersVin,
+        String variant,
+        String mileage,
+        String lights,
+        String keysHere,
+        String keysAll,
+        String ownership,
+        List<String> what,
+        List<String> value,
+        List<String> source)
+        implements Serializable { // waits in the session while the page is loaded anew
+    private static final int LONGEST = 400;
+    private static final int MOST_ROWS = 8;
+
+    /** What was typed, as notes or as a sentence that says what is wrong. */
+    public sealed interface Read {
+        record Notes(IntakeNotes notes) implements Read {}
+
+        record Wrong(String sentence) implements Read {}
+    }
+
+    /** @param before what is kept of the notes so far */
+    public Read over(IntakeNotes before) {
+        for (String text : Arrays.asList(earlier, papersVin, variant, lights, ownership))
+            if (text(text).length() > LONGEST) return new Read.Wrong("At most " + LONGEST + " characters in a field.");
+        Optional<Integer> km = number(mileage, 2_000_000);
+        if (!text(mileage).isEmpty() && km.isEmpty())
+            return new Read.Wrong("The mileage is a number of kilometres, up to 2,000,000.");
+        Optional<Integer> here = number(keysHere, 20);
+        Optional<Integer> all = number(keysAll, 20);
+        boolean keysWrong =
+                !text(keysHere).isEmpty() && here.isEmpty() || !text(keysAll).isEmpty() && all.isEmpty();
+        if (keysWrong || here.orElse(0) > all.orElse(20))
+            return new Read.Wrong("Keys: how many are here, of how many.");
+        return new Read.Notes(new IntakeNotes(
+                before.oldModule(),
+                Arrays.stream(PartState.values())
+                        .filter(s -> s.name().equals(text(partState)))
+                        .findFirst(),
+                text(earlier),
+                text(papersVin).toUpperCase(Locale.ROOT).replace(" ", ""),
+                text(variant),
+                km,
+                text(lights),
+                here.orElse(0),
+                all.orElse(0),
+                text(ownership),
+                identifiers(),
+                before.oldReading()));
+    }
+
+    private List<Identifier> identifiers() {
+        List<Identifier> rows = new ArrayList<>();
+        int count = Math.min(MOST_ROWS, what == null ? 0 : what.size());
+        for (int i = 0; i < count; i++) {
+            String is = cell(value, i);
+            if (!is.isEmpty()) rows.add(new Identifier(cell(what, i), is, cell(source, i)));
+        }
+        return rows;
+    }
+
+    private static String cell(List<String> column, int row) {
+        String text = column == null || row >= column.size() ? "" : text(column.get(row));
+        return text.length() > 80 ? text.substring(0, 80) : text;
+    }
+
+    private static String text(String typed) {
+        return typed == null ? "" : typed.strip();
+    }
+
+    private static Optional<Integer> number(String typed, int most) {
+        String digits = text(typed).replace(" ", "").replace(",", "");
+        if (!digits.matches("\\d{1,7}")) return Optional.empty();
+        int number = Integer.parseInt(digits);
+        return number <= most ? Optional.of(number) : Optional.empty();
+    }
+}

@@ -1,0 +1,125 @@
+package codrane.app.intake;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What was noted at arrival. Text is empty when nothing was said.
+ *
+ * @param oldModule where the replaced module is; empty until somebody said so
+ * @param partState how far the new part is fitted; empty until somebody said so
+ * @param earlier what others tried before
+ * @param papersVin VIN as the papers have it
+ * @param variant which of the pack's variants it is
+ * @param mileage kilometres; empty when not noted
+ * @param keysHere keys that are here
+ * @param keysAll keys that belong to the vehicle
+ * @param ownership what proved the ownership
+ * @param oldReading what became of reading the old module; empty until it was tried
+ */
+public record IntakeNotes(
+        Optional<OldModule> oldModule,
+        Optional<PartState> partState,
+        String earlier,
+        String papersVin,
+        String variant,
+        Optional<Integer> mileage,
+        String lights,
+        int keysHere,
+        int keysAll,
+        String ownership,
+        List<Identifier> identifiers,
+        Optional<OldReading> oldReading) {
+    public static final IntakeNotes NONE = new IntakeNotes(
+            Optional.empty(),
+            Optional.empty(),
+            "",
+            "",
+            "",
+            Optional.empty(),
+            "",
+            0,
+            0,
+            "",
+            List.of(),
+            Optional.empty());
+
+    /** Where the replaced module is. */
+    public enum OldModule {
+        STILL_IN("still in the vehicle"),
+        OUT("out already");
+
+        private final String words;
+
+        OldModule(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** How far the new part is fitted. */
+    public enum PartState {
+        BOXED("in its box"),
+        PLUGGED_IN("plugged in, not mounted"),
+        MOUNTED("mounted");
+
+        private final String words;
+
+        PartState(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** A number that some tool may ask for, with where it was read. */
+    public record Identifier(String what, String value, String source) {}
+
+    /** @param read false: it could not be read, which is also a result */
+    public record OldReading(boolean read, String sentence) {}
+
+    public IntakeNotes {
+        identifiers = List.copyOf(identifiers);
+    }
+
+    public IntakeNotes with(OldModule where) {
+        return new IntakeNotes(
+                Optional.of(where),
+                partState,
+                earlier,
+                papersVin,
+                variant,
+                mileage,
+                lights,
+                keysHere,
+                keysAll,
+                ownership,
+                identifiers,
+                oldReading);
+    }
+
+    public IntakeNotes with(OldReading result) {
+        return new IntakeNotes(
+                oldModule,
+                partState,
+                earlier,
+                papersVin,
+                variant,
+                mileage,
+                lights,
+                keysHere,
+                keysAll,
+                ownership,
+                identifiers,
+                Optional.of(result));
+    }
+
+    public boolean stillIn() {
+        return oldModule.equals(Optional.of(OldModule.STILL_IN));
+    }
+}

@@ -1,0 +1,85 @@
+package codrane.app.job;
+
+import codrane.app.intake.IntakeForm;
+import codrane.app.intake.IntakeNotes.OldModule;
+import codrane.app.intake.Photos;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Duration;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Forms of the stage Intake. What was typed comes back when it was refused. */
+@Controller
+@RequestMapping("/jobs/{number}")
+class IntakeController {
+    private final IntakeActs intake;
+    private final BaselineActs baselines;
+    private final JobDesk desk;
+    private final Photos photos;
+
+    IntakeController(IntakeActs intake, BaselineActs baselines, JobDesk desk, Photos photos) {
+        this.intake = intake;
+        this.baselines = baselines;
+        this.desk = desk;
+        this.photos = photos;
+    }
+
+    @PostMapping("/notes")
+    String note(@PathVariable long number, @ModelAttribute IntakeForm form, Principal who, RedirectAttributes flash) {
+        Acted acted = intake.note(number, form, who.getName());
+        if (acted instanceof Acted.Refused) flash.addFlashAttribute("typed", form);
+        else flash.addFlashAttribute("said", "Noted.");
+        return JobActController.then(acted, number, "intake", flash);
+    }
+
+    @PostMapping("/old-module/{where:still-in|out}")
+    String oldModule(@PathVariable long number, @PathVariable String where, Principal who, RedirectAttributes flash) {
+        OldModule module = where.equals("out") ? OldModule.OUT : OldModule.STILL_IN;
+        return JobActController.then(intake.oldModule(number, module, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/old-module-read")
+    String readOld(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return JobActController.then(baselines.readOld(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/variant")
+    String variant(@PathVariable long number, @RequestParam String variant, Principal who, RedirectAttributes flash) {
+        return JobActController.then(intake.variant(number, variant, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/photos")
+    String photo(
+            @PathVariable long number,
+            @RequestParam MultipartFile photo,
+            @RequestParam(defaultValue = "") String caption,
+            Principal who,
+            RedirectAttributes flash)
+            throws IOException {
+        return JobActController.then(
+                intake.photo(number, photo.getBytes(), caption, who.getName()), number, "intake", flash);
+    }
+
+    @GetMapping("/photos/{id}")
+    ResponseEntity<byte[]> photo(@PathVariable long number, @PathVariable long id) {
+        byte[] content = photos.content(desk.facts(number).job().id(), id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+                .body(content);
+    }
+}

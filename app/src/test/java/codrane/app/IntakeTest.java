@@ -1,0 +1,159 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.intake.IntakeNotes;
+import codrane.app.job.IntakeActs;
+import codrane.app.job.JobActs;
+import codrane.core.plan.HoldPoint;
+import codrane.standin.Conditions;
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.MultiFormatWriter;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** Arrival in a real browser: labels read from photos, plate against papers, photos, the variant, the old module. */
+@ExtendWith(RunningApp.class)
+class IntakeTest {
+    private static final Path PICTURES = Path.of(System.getProperty("codrane.screenshots", "target/screenshots"));
+
+    private final App app;
+
+    @TempDir
+    private Path folder;
+
+    IntakeTest(App app) {
+        this.app = app;
+    }
+
+    @AfterEach
+    void plugBack() {
+        TestWorld.act(app.world(), "/faults/clear");
+        TestWorld.plug(app.world(), Conditions.LORNE);
+    }
+
+    private Path label(String text, BarcodeFormat format) throws IOException, WriterException {
+        int height = format == BarcodeFormat.DATA_MATRIX ? 300 : 140;
+        BitMatrix code =
+                new MultiFormatWriter().encode(text, format, format == BarcodeFormat.DATA_MATRIX ? 300 : 700, height);
+        BufferedImage image =
+                new BufferedImage(code.getWidth() + 80, code.getHeight() + 80, BufferedImage.TYPE_INT_RGB);
+        for (int x = 0; x < image.getWidth(); x++)
+            for (int y = 0; y < image.getHeight(); y++) {
+                boolean inside = x >= 40 && y >= 40 && x - 40 < code.getWidth() && y - 40 < code.getHeight();
+                image.setRGB(x, y, inside && code.get(x - 40, y - 40) ? 0x101010 : 0xF4F4F0);
+            }
+        Path file = folder.resolve(format + ".png");
+        ImageIO.write(image, "png", file.toFile());
+        return file;
+    }
+
+    @Test
+    void job_baselineOfATaxi_isTakenInByItsLabelAndItsVariantIsAsked() throws IOException, WriterException {
+        Files.createDirectories(PICTURES);
+        TestWorld.plug(app.world(), Conditions.DUNLIN);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/new");
+            browser.page.setInputFiles(".labelphoto input", label(Conditions.DUNLIN.text(), BarcodeFormat.CODE_128));
+            browser.page.waitForSelector("p.ok:has-text(\"Peregil Dunlin\")");
+            browser.page.fill("#complaint", "First baseline before anything is changed");
+            browser.page.check("input[value=BASELINE_ONLY]");
+            browser.page.click("text=Take it in");
+            browser.awaitNext("Does the customer agree?");
+            papers(browser);
+            photos(browser);
+            browser.page.keyboard().press("Control+Enter");
+            browser.awaitNext("Prove the link");
+            browser.act("Ask the vehicle");
+            browser.awaitNext("Which Dunlin is it?");
+            browser.page.click("#content button:has-text('Taxi for wheelchairs')");
+            browser.awaitNext("Scan all modules");
+            browser.page.click(".acts button");
+            browser.awaitNext("Store a baseline");
+            browser.act("Read and store");
+            browser.awaitNext("Baseline is done");
+            assertThat(browser.troubles()).isEmpty();
+        }
+    }
+
+    /** Papers of another vehicle are a hold point; read by their data matrix they agree. */
+    private void papers(Browsing browser) throws IOException, WriterException {
+        browser.page.fill("#papersVin", "0PGDN4B2ZHC013378");
+        browser.page.fill("#mileage", "many");
+        browser.page.click("text=Note it");
+        browser.page.waitForSelector(".refused:has-text('The mileage is a number')");
+        assertThat(browser.page.inputValue("#papersVin")).isEqualTo("0PGDN4B2ZHC013378"); // half-typed input stays
+        browser.page.fill("#mileage", "84 210");
+        browser.page.fill("#keysHere", "2");
+        browser.page.fill("input[name=keysAll]", "3");
+        browser.page.click("text=Note it");
+        browser.awaitNext("Plate and papers name two vehicles");
+        browser.page.setInputFiles(".labelphoto input", label(Conditions.DUNLIN.text(), BarcodeFormat.DATA_MATRIX));
+        browser.awaitValue("#papersVin", "0PGDN4B2ZHC013377");
+        browser.page.click("text=Note it");
+        browser.awaitNext("Does the customer agree?");
+        assertThat(browser.page.inputValue("#mileage")).isEqualTo("84210");
+    }
+
+    private void photos(Browsing browser) throws IOException, WriterException {
+        Path text = Files.writeString(folder.resolve("plate.png"), "no picture at all");
+        browser.page.setInputFiles("input[name=photo]", text);
+        browser.page.click("text=Keep it");
+        browser.page.waitForSelector(".refused:has-text('no picture that can be read')");
+        browser.page.setInputFiles("input[name=photo]", label("PLATE", BarcodeFormat.CODE_128));
+        browser.page.fill("input[name=caption]", "Plate");
+        browser.page.click("text=Keep it");
+        browser.page.waitForSelector(".photos img");
+        browser.page.waitForTimeout(300);
+        browser.picture(PICTURES.resolve("intake.png"));
+    }
+
+    @Test
+    void oldModule_stillIn_isReadAndKeptBeforeAnythingElse() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "climate");
+        readOld(steps);
+        assertThat(steps.facts().intake().oldReading().orElseThrow().read()).isTrue();
+        assertThat(count(steps)).isEqualTo(1);
+        assertThat(steps.facts().baseline()).isEmpty(); // it is the old part's, not the vehicle's
+    }
+
+    @Test
+    void oldModule_silent_isNotedAsAResult() throws InterruptedException {
+        TestWorld.act(app.world(), "/fault?spec=silent:module=climate,seconds=60");
+        JobSteps steps = new JobSteps(app, "climate");
+        readOld(steps);
+        assertThat(steps.facts().intake().oldReading().orElseThrow().sentence()).contains("could not be read");
+        assertThat(steps.facts().progress().hold(HoldPoint.OLD_MODULE_READ))
+                .isEqualTo(codrane.core.plan.JobProgress.Hold.KEPT);
+        assertThat(count(steps)).isZero();
+    }
+
+    private void readOld(JobSteps steps) throws InterruptedException {
+        app.bean(IntakeActs.class).oldModule(steps.number, IntakeNotes.OldModule.STILL_IN, "tech");
+        app.bean(JobActs.class).benchCheck(steps.number, "tech");
+        assertThat(steps.facts().progress().hold(HoldPoint.OLD_MODULE_READ))
+                .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
+        app.bean(codrane.app.job.BaselineActs.class).readOld(steps.number, "tech");
+        steps.awaitTask();
+    }
+
+    private long count(JobSteps steps) {
+        return app.bean(JdbcClient.class)
+                .sql(
+                        "select count(*) from baseline b join job j on j.id = b.job_id where j.number = ? and b.scope = 'climate'")
+                .param(steps.number)
+                .query(Long.class)
+                .single();
+    }
+}
