@@ -20,10 +20,19 @@ public record CodraneSettings(
     /**
      * @param kind can or doip
      * @param control address of the meter
+     * @param driver version that the workshop uses; empty when it needs none
+     * @param firmware version that the workshop uses
      * @param serialMask form of its serial numbers
      */
     public record InterfaceSettings(
-            String name, String kind, String host, int port, String control, String serialMask) {}
+            String name,
+            String kind,
+            String host,
+            int port,
+            String control,
+            String serialMask,
+            String driver,
+            String firmware) {}
 
     public CodraneSettings {
         interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);

@@ -90,6 +90,15 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('label', () => labelReader((self) => self.$refs.into));
   Alpine.data('labelvin', () => labelReader(() => document.getElementById('vin')));
 
+  /* What only the browser knows of the computer. */
+  Alpine.data('screen', () => ({
+    words: '',
+    init() {
+      const enough = window.screen.width >= 1024 || window.screen.height >= 1024;
+      this.words = 'Screen: ' + window.screen.width + ' by ' + window.screen.height + (enough ? ', enough.' : ', small: the run is better watched on a larger one.');
+    },
+  }));
+
   /* VIN typed with a live check. */
   Alpine.data('vinfield', () => ({
     reason: '', valid: false, vehicle: '', spelled: '', suggestions: [], asked: false,

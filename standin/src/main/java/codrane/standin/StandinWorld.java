@@ -19,8 +19,7 @@ import java.util.stream.Stream;
 /** Everything outside the workshop: vehicles that its two interfaces can be plugged into, and the makers' services. */
 public final class StandinWorld implements AutoCloseable {
     private static final SimulatedTool.Label PLOVER = new SimulatedTool.Label("Plover", "PLV2-204417", "4.2", "2.8");
-    private static final SimulatedTool.Label DUNNOCK =
-            new SimulatedTool.Label("Dunnock", "DNK-4417-KE", "1.9", "none needed");
+    private static final SimulatedTool.Label DUNNOCK = new SimulatedTool.Label("Dunnock", "DNK-4417-KE", "1.9", "");
 
     private final SimulatedTool plover;
     private final SimulatedTool dunnock;

@@ -24,9 +24,11 @@ class JobActController {
     private final JobActs acts;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
+    private final BenchActs benches;
     private final JobTasks tasks;
 
-    JobActController(JobActs acts, UnlockActs unlocking, BaselineActs baselines, JobTasks tasks) {
+    JobActController(JobActs acts, UnlockActs unlocking, BaselineActs baselines, BenchActs benches, JobTasks tasks) {
+        this.benches = benches;
         this.acts = acts;
         this.baselines = baselines;
         this.unlocking = unlocking;
@@ -42,6 +44,14 @@ class JobActController {
     @PostMapping("/bench")
     String bench(@PathVariable long number, Principal who, RedirectAttributes flash) {
         return then(acts.benchCheck(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/bench-notes")
+    String benchNotes(
+            @PathVariable long number, @ModelAttribute BenchForm form, Principal who, RedirectAttributes flash) {
+        Acted acted = benches.note(number, form, who.getName());
+        if (acted instanceof Acted.Refused) flash.addFlashAttribute("typed", form);
+        return then(acted, number, "bench", flash);
     }
 
     @PostMapping("/scan")

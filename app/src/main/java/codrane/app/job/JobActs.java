@@ -7,6 +7,7 @@ import codrane.app.records.AuditTrail;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.shelf.Shelf;
+import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.core.calibration.CalibrationCheck;
@@ -51,6 +52,7 @@ public class JobActs {
     private final RunService runs;
     private final UnlockActs unlocking;
     private final StrangerCheck strangers;
+    private final Tools tools;
     private final AuditTrail audit;
     private final InstantSource time;
 
@@ -66,6 +68,7 @@ public class JobActs {
             RunService runs,
             UnlockActs unlocking,
             StrangerCheck strangers,
+            Tools tools,
             AuditTrail audit,
             InstantSource time) {
         this.desk = desk;
@@ -79,6 +82,7 @@ public class JobActs {
         this.runs = runs;
         this.unlocking = unlocking;
         this.strangers = strangers;
+        this.tools = tools;
         this.audit = audit;
         this.time = time;
     }
@@ -104,6 +108,7 @@ public class JobActs {
         }
         Optional<Double> volts =
                 bench.get().samples().reversed().stream().findFirst().map(SupplyReading::volts);
+        tools.answered(bench.get().name(), time.instant());
         benchChecks.put(
                 facts.job().id(), new BenchCheck(bench.get().name(), module.title(), volts, time.instant(), who));
         return DONE;
@@ -314,6 +319,10 @@ public class JobActs {
                 .map(Operation::title)
                 .toList();
         if (!unticked.isEmpty()) return refused("Not started. Not released: " + String.join("; ", unticked) + ".");
+        Optional<String> second = facts.benchNotes().secondWriter();
+        if (second.isPresent())
+            return refused("Not started. " + second.get()
+                    + " is on the same socket and writes, too: see Bench. Nothing was sent.");
         Optional<Acted> stranger = strangers.refuse(facts);
         if (stranger.isPresent()) return stranger.get();
         Optional<Acted> locked = unlocking.refuseIfLocked(facts, who);

@@ -47,6 +47,7 @@ class JobController {
     private final JobActs acts;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
+    private final BenchActs benches;
     private final JobTasks tasks;
     private final Interfaces interfaces;
     private final VitalsPublisher vitals;
@@ -61,6 +62,7 @@ class JobController {
             JobActs acts,
             UnlockActs unlocking,
             BaselineActs baselines,
+            BenchActs benches,
             JobTasks tasks,
             Interfaces interfaces,
             VitalsPublisher vitals,
@@ -73,6 +75,7 @@ class JobController {
         this.acts = acts;
         this.unlocking = unlocking;
         this.baselines = baselines;
+        this.benches = benches;
         this.tasks = tasks;
         this.interfaces = interfaces;
         this.vitals = vitals;
@@ -191,7 +194,8 @@ class JobController {
             }
             case INTAKE ->
                 model.addAttribute("photos", intakes.photos(facts.job().id()));
-            case BENCH, SETTLE -> {}
+            case BENCH -> model.addAttribute("bench", benches.view(facts));
+            case SETTLE -> {}
         }
     }
 

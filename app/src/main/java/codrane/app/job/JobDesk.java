@@ -36,6 +36,7 @@ public class JobDesk {
     private final Baselines baselines;
     private final PutBackStore putBacks;
     private final IntakeStore intakes;
+    private final BenchNotesStore benchNotes;
     private final InstantSource time;
 
     JobDesk(
@@ -51,6 +52,7 @@ public class JobDesk {
             Baselines baselines,
             PutBackStore putBacks,
             IntakeStore intakes,
+            BenchNotesStore benchNotes,
             InstantSource time) {
         this.jobs = jobs;
         this.benchChecks = benchChecks;
@@ -64,6 +66,7 @@ public class JobDesk {
         this.baselines = baselines;
         this.putBacks = putBacks;
         this.intakes = intakes;
+        this.benchNotes = benchNotes;
         this.time = time;
     }
 
@@ -99,7 +102,8 @@ public class JobDesk {
                 power(pack, job, plan),
                 access(pack, job),
                 putBacks.of(job.id()),
-                intakes.get(job.id()));
+                intakes.get(job.id()),
+                benchNotes.get(job.id()));
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {

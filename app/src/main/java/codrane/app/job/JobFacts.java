@@ -57,7 +57,8 @@ public record JobFacts(
         PowerGate.Verdict power,
         JobAccess access,
         List<PutBack> putBack,
-        IntakeNotes intake) {
+        IntakeNotes intake,
+        BenchNotes benchNotes) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {

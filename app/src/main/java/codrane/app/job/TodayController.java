@@ -92,7 +92,7 @@ class TodayController {
         return "job/found";
     }
 
-    @GetMapping("/{later:tools|practice|records}")
+    @GetMapping("/{later:practice|records}")
     String later(@PathVariable String later, Model model) {
         model.addAttribute("later", later);
         return "fragments/later";

@@ -7,6 +7,7 @@ import codrane.core.pack.PackLink;
 import codrane.core.pack.PackModule;
 import codrane.core.part.SerialMask;
 import codrane.core.power.SupplyReading;
+import codrane.core.tool.ToolFacts;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;
@@ -173,6 +174,11 @@ public final class BenchInterface {
     /** What the interface told about itself when it was sampled last; empty when it does not answer. */
     public Optional<ToolLook> tool() {
         return control.tool();
+    }
+
+    /** Versions that the workshop uses with it. */
+    public ToolFacts.Versions wanted() {
+        return new ToolFacts.Versions(settings.driver(), settings.firmware());
     }
 
     /** Form of its serial numbers. */

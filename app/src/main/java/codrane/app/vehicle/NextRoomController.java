@@ -33,6 +33,8 @@ class NextRoomController {
             Map.entry("gear-park", "/gear/park"),
             Map.entry("gear-drive", "/gear/drive"),
             Map.entry("cut", "/cut"),
+            Map.entry("tool-unboxed", "/tool/unboxed"),
+            Map.entry("tool-updated", "/tool/updated"),
             Map.entry("wired", "/wired"),
             Map.entry("wireless", "/wireless"),
             Map.entry("mend", "/faults/clear"));
@@ -122,6 +124,8 @@ class NextRoomController {
                 tool.wireless()
                         ? new Act("wired", "Connect the interface by cable")
                         : new Act("wireless", "Connect the interface wirelessly"));
+        acts.add(new Act("tool-unboxed", "Take a new interface out of its box"));
+        acts.add(new Act("tool-updated", "Update the interface's firmware"));
         acts.add(new Act("mend", "Mend what was broken"));
         return acts;
     }

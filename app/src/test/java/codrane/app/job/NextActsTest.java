@@ -184,7 +184,8 @@ class NextActsTest {
                     new PowerGate.Verdict(power, "12.10 V, too low."),
                     access,
                     List.of(),
-                    intake);
+                    intake,
+                    BenchNotes.NONE);
         }
 
         NextAct next() {

@@ -13,11 +13,14 @@ import java.util.function.Function;
 
 /** An interface of the workshop, and the simulated vehicles that it can be plugged into, one at a time. */
 public final class SimulatedTool implements AutoCloseable {
+    private static final String OLD_FIRMWARE = "1.0";
+
     private final Label label;
     private final List<RunningVehicle> vehicles;
     private final Optional<Cable> cable;
     private volatile RunningVehicle plugged;
     private volatile boolean wireless;
+    private volatile String firmware;
 
     /** What the interface tells about itself. */
     public record Label(String name, String serial, String firmware, String driver) {
@@ -30,6 +33,7 @@ public final class SimulatedTool implements AutoCloseable {
         this.vehicles = List.copyOf(vehicles);
         this.cable = cable;
         plugged = vehicles.getFirst();
+        firmware = label.firmware();
     }
 
     /** Without a cable to replug: the vehicle's own doors are used. */
@@ -85,6 +89,11 @@ public final class SimulatedTool implements AutoCloseable {
         return true;
     }
 
+    /** As it came out of its box, one version behind, or as the maker's program updates it. */
+    void firmware(boolean updated) {
+        firmware = updated ? label.firmware() : OLD_FIRMWARE;
+    }
+
     void wireless(boolean on) {
         wireless = on;
         plugged.cut(); // going over from one to the other ends what was under way
@@ -95,7 +104,7 @@ public final class SimulatedTool implements AutoCloseable {
         Map<String, Object> look = new LinkedHashMap<>();
         look.put("name", label.name());
         look.put("serial", label.serial());
-        look.put("firmware", label.firmware());
+        look.put("firmware", firmware);
         look.put("driver", label.driver());
         look.put("link", wireless ? "wireless" : "wired");
         look.put("celsius", plugged.celsius());

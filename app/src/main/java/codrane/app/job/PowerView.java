@@ -1,0 +1,119 @@
+package codrane.app.job;
+
+import codrane.app.job.BenchNotes.BatteryNote;
+import codrane.core.baseline.BaselineEstimate;
+import codrane.core.pack.Pack;
+import codrane.core.power.Battery;
+import codrane.core.power.Chemistry;
+import codrane.core.power.PowerForecast;
+import codrane.core.power.PowerForecast.Curve;
+import codrane.core.power.PowerForecast.Load;
+import codrane.core.power.PowerForecast.SupportUnit;
+import codrane.core.power.PowerWindow;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * What the measured battery means for this job.
+ *
+ * @param setPoint volts to which the support unit is set
+ * @param keyMinutes how long the key may be on without the unit; empty: longer than two hours
+ * @param with points of the river with the unit; empty when there is none
+ * @param bandTop of the window in the picture, downwards
+ */
+public record PowerView(
+        String charge,
+        PowerForecast.Decision decision,
+        String reason,
+        String rating,
+        String setPoint,
+        Optional<Integer> keyMinutes,
+        String with,
+        String without,
+        int seconds,
+        int bandTop,
+        int bandHeight) {
+    private static final int WORK_SECONDS = 600;
+    private static final int LONGEST_KEY_SECONDS = 7200;
+    private static final double ABOVE_START = 0.3;
+    private static final int WIDTH = 890;
+    private static final int HEIGHT = 120;
+    private static final double LOW = 10.5;
+    private static final double HIGH = 15;
+
+    static PowerView of(JobFacts facts, BatteryNote note) {
+        Pack pack = facts.pack();
+        Battery battery = new Battery(
+                Chemistry.of(note.chemistry()).orElseThrow(),
+                note.capacityAh(),
+                note.restVolts(),
+                note.restedHours(),
+                note.celsius());
+        Optional<SupportUnit> unit =
+                note.unitVolts() > 0 ? Optional.of(new SupportUnit(note.unitVolts(), note.unitA())) : Optional.empty();
+        List<Load> loads = loads(facts);
+        PowerWindow window = facts.window();
+        PowerForecast forecast = PowerForecast.of(battery, unit, loads, window);
+        return new PowerView(
+                text(
+                        "%.0f %%, honestly %.0f to %.0f %%",
+                        forecast.charge().percent(),
+                        forecast.charge().low(),
+                        forecast.charge().high()),
+                forecast.decision(),
+                forecast.reason(),
+                text("%.0f A at least", forecast.ratingA()),
+                text("%.1f V", Math.min(window.upper(), window.start() + ABOVE_START)),
+                keyMinutes(battery, pack, window),
+                forecast.withUnit().map(PowerView::points).orElse(""),
+                points(forecast.withoutUnit()),
+                loads.stream().mapToInt(Load::seconds).sum(),
+                y(window.upper()),
+                y(window.start()) - y(window.upper()));
+    }
+
+    /** Reading with the key on, then writing if there is a plan. */
+    private static List<Load> loads(JobFacts facts) {
+        Pack pack = facts.pack();
+        int reading = (int) BaselineEstimate.of(pack, pack.modules().values()).toSeconds() + WORK_SECONDS;
+        List<Load> loads =
+                new ArrayList<>(List.of(new Load(reading, pack.supply().keyOnA())));
+        if (facts.writingSeconds() > 0)
+            loads.add(new Load(facts.writingSeconds(), pack.supply().programmingA()));
+        return loads;
+    }
+
+    private static Optional<Integer> keyMinutes(Battery battery, Pack pack, PowerWindow window) {
+        Curve alone = PowerForecast.of(
+                        battery,
+                        Optional.empty(),
+                        List.of(new Load(LONGEST_KEY_SECONDS, pack.supply().keyOnA())),
+                        window)
+                .withoutUnit();
+        for (int second = 0; second < alone.volts().size(); second++)
+            if (alone.volts().get(second) < battery.chemistry().voltsAt(50)) return Optional.of(second / 60);
+        return Optional.empty();
+    }
+
+    private static String points(Curve curve) {
+        StringBuilder points = new StringBuilder();
+        int step = Math.max(1, curve.volts().size() / 200);
+        for (int i = 0; i < curve.volts().size(); i += step)
+            points.append(100 + i * WIDTH / curve.volts().size())
+                    .append(',')
+                    .append(y(curve.volts().get(i)))
+                    .append(' ');
+        return points.toString().strip();
+    }
+
+    private static int y(double volts) {
+        double inside = Math.clamp(volts, LOW, HIGH);
+        return 10 + (int) Math.round(HEIGHT * (HIGH - inside) / (HIGH - LOW));
+    }
+
+    private static String text(String form, Object... values) {
+        return String.format(Locale.ROOT, form, values);
+    }
+}
