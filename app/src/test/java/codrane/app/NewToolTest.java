@@ -69,7 +69,7 @@ class NewToolTest {
 
     private static void confirm(Browsing browser, String step) {
         await(browser, step);
-        browser.page.click("#Plover li.now button:has-text('It is done')");
+        browser.page.click("#Plover .next button:has-text('It is done')");
     }
 
     /** What is read of the tool is as old as its last sample. */

@@ -43,6 +43,8 @@ public final class Routes {
             post("/jobs/*/old-module/*", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/old-module-read", WRITERS),
             post("/jobs/*/variant", WRITERS),
+            post("/jobs/*/ask-module", READERS),
+            post("/jobs/*/fault-note", READERS),
             post("/jobs/*/bench-notes", READERS),
             post("/jobs/*/bench", READERS),
             post("/jobs/*/scan", READERS),

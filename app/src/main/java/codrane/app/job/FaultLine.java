@@ -2,30 +2,62 @@ package codrane.app.job;
 
 import codrane.core.fault.Fault;
 import codrane.core.fault.FaultLedger;
+import codrane.core.fault.FaultLedger.Outcome;
+import codrane.core.fault.FaultTriage;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
+import codrane.core.plan.Operation;
 import java.util.List;
+import java.util.Optional;
 
-/** A fault in words. */
-public record FaultLine(String module, String code, String title, String status, String cause, String outcome) {
-    static FaultLine of(Pack pack, Fault fault) {
-        return line(pack, fault, "");
-    }
-
-    static List<FaultLine> of(Pack pack, FaultLedger ledger) {
-        return ledger.entries().stream()
-                .map(e -> line(
-                        pack, e.after().or(e::before).orElseThrow(), e.outcome().word()))
+/**
+ * A fault in words.
+ *
+ * @param moduleId for forms
+ * @param note physical reason that was noted; empty when none was
+ */
+public record FaultLine(
+        String moduleId,
+        String module,
+        String code,
+        String title,
+        String status,
+        String cause,
+        String next,
+        String outcome,
+        String note) {
+    /** Before anything was done. */
+    static List<FaultLine> before(JobFacts facts) {
+        return facts.faultsBefore().stream()
+                .map(f -> line(facts, f, Optional.empty()))
                 .toList();
     }
 
-    private static FaultLine line(Pack pack, Fault fault, String outcome) {
-        var text = pack.fault(fault.module(), fault.code());
+    /** What became of each. */
+    static List<FaultLine> ledger(JobFacts facts, ScanRecord after) {
+        boolean cleared = facts.planHas(Operation.Kind.CLEAR);
+        return FaultLedger.of(facts.faultsBefore(), after.faults(), cleared).entries().stream()
+                .map(e -> line(facts, e.after().or(e::before).orElseThrow(), Optional.of(e.outcome())))
+                .toList();
+    }
+
+    private static FaultLine line(JobFacts facts, Fault fault, Optional<Outcome> outcome) {
+        Pack pack = facts.pack();
+        Optional<Pack.FaultText> text = pack.fault(fault.module(), fault.code());
+        Optional<String> note = facts.faultNote(fault.module(), fault.code().text());
+        boolean locked =
+                !(facts.gateway() instanceof Gateway.None) && !facts.access().open();
+        FaultTriage triage = FaultTriage.of(
+                fault, new FaultTriage.Situation(text.map(Pack.FaultText::cause), note, outcome, locked));
         return new FaultLine(
+                fault.module(),
                 pack.module(fault.module()).title(),
                 fault.code().text(),
                 text.map(Pack.FaultText::title).orElse("Not described in the pack"),
-                fault.statusText(),
-                text.map(t -> t.cause().words()).orElse("cause unknown: diagnose it"),
-                outcome);
+                fault.statusText() + ", status " + "%02X".formatted(fault.status()),
+                triage.cause(),
+                triage.next(),
+                outcome.map(Outcome::word).orElse(""),
+                note.orElse(""));
     }
 }

@@ -21,16 +21,18 @@ import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Forms of the stage Intake. What was typed comes back when it was refused. */
+/** Forms of the stages Intake and Identify. What was typed comes back when it was refused. */
 @Controller
 @RequestMapping("/jobs/{number}")
 class IntakeController {
     private final IntakeActs intake;
+    private final IdentifyActs identify;
     private final BaselineActs baselines;
     private final JobDesk desk;
     private final Photos photos;
 
-    IntakeController(IntakeActs intake, BaselineActs baselines, JobDesk desk, Photos photos) {
+    IntakeController(IntakeActs intake, IdentifyActs identify, BaselineActs baselines, JobDesk desk, Photos photos) {
+        this.identify = identify;
         this.intake = intake;
         this.baselines = baselines;
         this.desk = desk;
@@ -54,6 +56,23 @@ class IntakeController {
     @PostMapping("/old-module-read")
     String readOld(@PathVariable long number, Principal who, RedirectAttributes flash) {
         return JobActController.then(baselines.readOld(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/ask-module")
+    String ask(@PathVariable long number, @RequestParam String address, Principal who, RedirectAttributes flash) {
+        return JobActController.then(identify.ask(number, address, who.getName()), number, "identify", flash);
+    }
+
+    @PostMapping("/fault-note")
+    String faultNote(
+            @PathVariable long number,
+            @RequestParam String module,
+            @RequestParam String code,
+            @RequestParam(defaultValue = "") String note,
+            Principal who,
+            RedirectAttributes flash) {
+        return JobActController.then(
+                identify.note(number, module, code, note, who.getName()), number, "identify", flash);
     }
 
     @PostMapping("/variant")

@@ -11,7 +11,6 @@ import codrane.app.records.ChangeLedger;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
-import codrane.core.fault.FaultLedger;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
@@ -48,6 +47,7 @@ class JobController {
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
     private final BenchActs benches;
+    private final IdentifyActs identify;
     private final JobTasks tasks;
     private final Interfaces interfaces;
     private final VitalsPublisher vitals;
@@ -63,6 +63,7 @@ class JobController {
             UnlockActs unlocking,
             BaselineActs baselines,
             BenchActs benches,
+            IdentifyActs identify,
             JobTasks tasks,
             Interfaces interfaces,
             VitalsPublisher vitals,
@@ -76,6 +77,7 @@ class JobController {
         this.unlocking = unlocking;
         this.baselines = baselines;
         this.benches = benches;
+        this.identify = identify;
         this.tasks = tasks;
         this.interfaces = interfaces;
         this.vitals = vitals;
@@ -171,7 +173,11 @@ class JobController {
                 if (facts.job().kind() == JobKind.FIND_LOST_SETTING)
                     baselines.lost(facts).ifPresent(lost -> model.addAttribute("lost", lost));
             }
-            case IDENTIFY -> facts.before().ifPresent(scan -> addMatrix(facts, scan, model));
+            case IDENTIFY ->
+                facts.before().ifPresent(scan -> {
+                    addMatrix(facts, scan, model);
+                    model.addAttribute("signs", identify.signs(facts, scan));
+                });
             case UNLOCK -> {
                 if (facts.access().there()) model.addAttribute("unlock", unlocking.view(facts, who));
             }
@@ -202,9 +208,7 @@ class JobController {
     private static void addMatrix(JobFacts facts, ScanRecord scan, Model model) {
         AgreementMatrix matrix = facts.matrix(scan);
         model.addAttribute("matrix", matrix);
-        model.addAttribute(
-                "faults",
-                scan.faults().stream().map(f -> FaultLine.of(facts.pack(), f)).toList());
+        model.addAttribute("faults", FaultLine.before(facts));
     }
 
     private void addPrepare(JobFacts facts, Model model) {
@@ -228,9 +232,7 @@ class JobController {
         Optional<ScanRecord> after = facts.after();
         if (facts.before().isEmpty() || after.isEmpty()) return;
         model.addAttribute("matrix", facts.matrix(after.get()));
-        FaultLedger faults =
-                FaultLedger.of(facts.before().get().faults(), after.get().faults());
-        model.addAttribute("ledger", FaultLine.of(facts.pack(), faults));
+        model.addAttribute("ledger", FaultLine.ledger(facts, after.get()));
     }
 
     @GetMapping("/jobs/{number}/access")

@@ -37,6 +37,7 @@ public class JobDesk {
     private final PutBackStore putBacks;
     private final IntakeStore intakes;
     private final BenchNotesStore benchNotes;
+    private final FaultNoteStore faultNotes;
     private final InstantSource time;
 
     JobDesk(
@@ -53,6 +54,7 @@ public class JobDesk {
             PutBackStore putBacks,
             IntakeStore intakes,
             BenchNotesStore benchNotes,
+            FaultNoteStore faultNotes,
             InstantSource time) {
         this.jobs = jobs;
         this.benchChecks = benchChecks;
@@ -67,6 +69,7 @@ public class JobDesk {
         this.putBacks = putBacks;
         this.intakes = intakes;
         this.benchNotes = benchNotes;
+        this.faultNotes = faultNotes;
         this.time = time;
     }
 
@@ -93,6 +96,7 @@ public class JobDesk {
                 jobs.holds(job.id()),
                 benchChecks.get(job.id()),
                 jobs.firstScan(job.id()),
+                jobs.scanUntil(job.id(), runs.firstStart(job.id()).orElse(time.instant())),
                 jobs.latestScan(job.id()),
                 baselines.ofJob(job.id()),
                 plan,
@@ -103,7 +107,8 @@ public class JobDesk {
                 access(pack, job),
                 putBacks.of(job.id()),
                 intakes.get(job.id()),
-                benchNotes.get(job.id()));
+                benchNotes.get(job.id()),
+                faultNotes.of(job.id()));
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {

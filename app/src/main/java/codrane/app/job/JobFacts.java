@@ -36,7 +36,8 @@ import java.util.Optional;
  * Everything that is known about a job now. Stages, hold points and the next act are computed from this and from nothing
  * else.
  *
- * @param before first scan of the job: the vehicle as it came
+ * @param first scan of the job: its faults were there before anybody did anything
+ * @param before the last scan before the first run: the vehicle as it came
  * @param latest newest scan
  * @param baselines of the job, oldest first
  * @param putBack lost settings that a person chose to put back
@@ -47,6 +48,7 @@ public record JobFacts(
         Pack pack,
         List<HoldRecord> holds,
         Optional<BenchCheck> bench,
+        Optional<ScanRecord> first,
         Optional<ScanRecord> before,
         Optional<ScanRecord> latest,
         List<BaselineSummary> baselines,
@@ -58,7 +60,8 @@ public record JobFacts(
         JobAccess access,
         List<PutBack> putBack,
         IntakeNotes intake,
-        BenchNotes benchNotes) {
+        BenchNotes benchNotes,
+        List<FaultNote> faultNotes) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
@@ -84,6 +87,22 @@ public record JobFacts(
         return baselines.stream()
                 .filter(b -> b.purpose() == BaselineSummary.Purpose.AS_LEFT)
                 .reduce((first, last) -> last);
+    }
+
+    /** Faults that were written down before the first run, in any scan of the job. */
+    public List<Fault> faultsBefore() {
+        Map<String, Fault> faults = new java.util.LinkedHashMap<>();
+        first.ifPresent(scan -> scan.faults().forEach(f -> faults.put(f.module() + f.code(), f)));
+        before.ifPresent(scan -> scan.faults().forEach(f -> faults.put(f.module() + f.code(), f)));
+        return List.copyOf(faults.values());
+    }
+
+    /** The physical reason that somebody noted for a fault. */
+    public Optional<String> faultNote(String module, String code) {
+        return faultNotes.stream()
+                .filter(n -> n.module().equals(module) && n.code().equals(code))
+                .map(FaultNote::note)
+                .findFirst();
     }
 
     public Gateway gateway() {

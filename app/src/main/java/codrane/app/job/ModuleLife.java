@@ -48,7 +48,9 @@ public record ModuleLife(String title, String serial, String software, String co
     }
 
     private static String times(String counter) {
-        return counter.matches("[0-9A-Fa-f]{2,8}") ? Long.parseLong(counter, 16) + " times" : "not told";
+        return counter.matches("[0-9A-Fa-f]{2,8}")
+                ? (Long.parseLong(counter, 16) == 1 ? "once" : Long.parseLong(counter, 16) + " times")
+                : "not told";
     }
 
     private boolean sameAs(ModuleLife other) {

@@ -123,6 +123,14 @@ public class RunStore {
                 .optional();
     }
 
+    /** When the job's first run began; what was read before it is how the vehicle came. */
+    public Optional<Instant> firstStart(long jobId) {
+        return jdbc.sql("select min(started_at) from run where job_id = ?")
+                .param(jobId)
+                .query((r, n) -> Optional.ofNullable(r.getTimestamp(1)).map(Timestamp::toInstant))
+                .single();
+    }
+
     /** Newest first. */
     public List<JournalRow> journal(long runId, int most) {
         return jdbc.sql("select * from journal where run_id = ? order by number desc limit ?")

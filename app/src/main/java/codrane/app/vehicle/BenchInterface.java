@@ -73,7 +73,8 @@ public final class BenchInterface {
     public <T> T use(Pack pack, Function<DiagnosticLink, T> work) {
         takeUse();
         try {
-            if (link != null && !opened.equals(pack.id())) drop(); // another model's identifiers and rates
+            boolean gone = link != null && link.lost(); // while nobody used it: a cable was pulled or replugged
+            if (gone || link != null && !opened.equals(pack.id())) drop(); // or another model's identifiers and rates
             if (link == null) link = open(pack);
             opened = pack.id();
             T result = work.apply(link);

@@ -175,6 +175,7 @@ class NextActsTest {
                     holds,
                     bench,
                     before,
+                    before,
                     latest,
                     baselines,
                     plan,
@@ -185,7 +186,8 @@ class NextActsTest {
                     access,
                     List.of(),
                     intake,
-                    BenchNotes.NONE);
+                    BenchNotes.NONE,
+                    List.of());
         }
 
         NextAct next() {

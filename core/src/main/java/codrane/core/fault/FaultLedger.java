@@ -12,6 +12,7 @@ public record FaultLedger(List<Entry> entries) {
     public enum Outcome {
         GONE("gone"),
         STAYS("stays"),
+        CAME_BACK("came back"),
         NEW("new");
 
         private final String word;
@@ -32,14 +33,15 @@ public record FaultLedger(List<Entry> entries) {
         entries = List.copyOf(entries);
     }
 
-    public static FaultLedger of(List<Fault> before, List<Fault> after) {
+    /** @param cleared whether the fault memories were cleared in between: what is there all the same came back, or was not cleared */
+    public static FaultLedger of(List<Fault> before, List<Fault> after, boolean cleared) {
         Map<String, Fault> then = byKey(before);
         Map<String, Fault> now = byKey(after);
         List<Entry> entries = new ArrayList<>();
         then.forEach((key, fault) -> entries.add(new Entry(
                 fault.module(),
                 fault.code(),
-                now.containsKey(key) ? Outcome.STAYS : Outcome.GONE,
+                outcome(fault, Optional.ofNullable(now.get(key)), cleared),
                 Optional.of(fault),
                 Optional.ofNullable(now.get(key)))));
         now.forEach((key, fault) -> {
@@ -48,6 +50,12 @@ public record FaultLedger(List<Entry> entries) {
             }
         });
         return new FaultLedger(entries);
+    }
+
+    private static Outcome outcome(Fault before, Optional<Fault> now, boolean cleared) {
+        if (now.isEmpty()) return Outcome.GONE;
+        boolean untouched = !before.present() && now.get().status() == before.status();
+        return cleared && !untouched ? Outcome.CAME_BACK : Outcome.STAYS;
     }
 
     public long count(Outcome outcome) {

@@ -30,7 +30,7 @@ class FaultTest {
         Fault a = new Fault("tail-lift", new FaultCode(1), 0x09);
         Fault b = new Fault("body", new FaultCode(2), 0x08);
         Fault otherModule = new Fault("brakes", new FaultCode(1), 0x09);
-        FaultLedger ledger = FaultLedger.of(List.of(a, b), List.of(b, otherModule));
+        FaultLedger ledger = FaultLedger.of(List.of(a, b), List.of(b, otherModule), false);
         assertThat(ledger.entries())
                 .extracting(FaultLedger.Entry::outcome)
                 .containsExactly(Outcome.GONE, Outcome.STAYS, Outcome.NEW);

@@ -10,6 +10,7 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.Procedure;
+import codrane.core.vin.Vin;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.HashMap;
@@ -158,6 +159,12 @@ public final class ModuleState {
         return coding.get(dataIdentifier);
     }
 
+    /** No two parts have the same: it comes from the vehicle into which the part was built. */
+    private int serial() {
+        String origin = part.vin().map(Vin::text).orElse("new") + module.id();
+        return 100_000 + Math.floorMod(origin.hashCode(), 900_000);
+    }
+
     void coding(int dataIdentifier, Bytes block) {
         coding.put(dataIdentifier, block);
         unlearn();
@@ -231,7 +238,7 @@ public final class ModuleState {
             case VIN -> Optional.of(vin);
             case PART, HARDWARE -> Optional.of(Bytes.ascii(hardware()));
             case SOFTWARE -> bootOnly() ? Optional.empty() : Optional.of(Bytes.ascii(software()));
-            case SERIAL -> Optional.of(Bytes.ascii("%s%06d".formatted(module.tag(), 100_000 + module.address() * 37)));
+            case SERIAL -> Optional.of(Bytes.ascii("%s%06d".formatted(module.tag(), serial())));
             case COUNTER -> Optional.of(Bytes.of(counter));
             case PROGRAMMING_DATE -> Optional.of(programmedOn);
             case CVN -> bootOnly() ? Optional.empty() : Optional.of(verificationNumber());

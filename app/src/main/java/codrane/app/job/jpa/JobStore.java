@@ -188,6 +188,13 @@ public class JobStore {
         return scans.findFirstByJobIdOrderByTakenAt(jobId).map(JobStore::record);
     }
 
+    /** The last one that was taken until then. */
+    @Transactional(readOnly = true)
+    public Optional<ScanRecord> scanUntil(long jobId, Instant until) {
+        return scans.findFirstByJobIdAndTakenAtLessThanEqualOrderByTakenAtDesc(jobId, until)
+                .map(JobStore::record);
+    }
+
     @Transactional(readOnly = true)
     public Optional<ScanRecord> latestScan(long jobId) {
         return scans.findFirstByJobIdOrderByTakenAtDesc(jobId).map(JobStore::record);

@@ -1,6 +1,7 @@
 package codrane.app.job.jpa;
 
 import codrane.core.plan.HoldPoint;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -54,6 +55,8 @@ final class Repositories {
         Optional<ScanEntity> findFirstByJobIdOrderByTakenAtDesc(long jobId);
 
         Optional<ScanEntity> findFirstByJobIdOrderByTakenAt(long jobId);
+
+        Optional<ScanEntity> findFirstByJobIdAndTakenAtLessThanEqualOrderByTakenAtDesc(long jobId, Instant until);
     }
 
     interface Plans extends JpaRepository<PlanEntity, Long> {

@@ -1,0 +1,134 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.baseline.BaselineImport;
+import codrane.app.baseline.BaselineSummary;
+import codrane.app.baseline.Baselines;
+import codrane.app.job.Acted;
+import codrane.app.job.IdentifyActs;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.job.UnlockActs;
+import codrane.core.plan.HoldPoint;
+import codrane.standin.Conditions;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What may go wrong between arrival and baseline: each is a clear sentence, and changes nothing. */
+@ExtendWith(RunningApp.class)
+class ArrivalTest {
+    private final App app;
+
+    ArrivalTest(App app) {
+        this.app = app;
+    }
+
+    @AfterEach
+    void mend() {
+        TestWorld.act(app.world(), "/faults/clear");
+        TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=3600");
+        TestWorld.plug(app.world(), Conditions.LORNE);
+    }
+
+    private static String sentence(Acted acted) {
+        return ((Acted.Refused) acted).sentence();
+    }
+
+    @Test
+    void askByHand_wrongSilentAndRight_isRefusedOrKept() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        IdentifyActs identify = app.bean(IdentifyActs.class);
+        assertThat(sentence(identify.ask(steps.number, "zz", "tech"))).contains("two hex digits");
+        assertThat(sentence(identify.ask(steps.number, "01", "tech"))).contains("knows no module");
+        TestWorld.act(app.world(), "/fault?spec=silent:module=climate,seconds=60");
+        assertThat(sentence(identify.ask(steps.number, "73", "tech"))).contains("does not answer");
+        TestWorld.act(app.world(), "/faults/clear");
+        long scan = steps.facts().before().orElseThrow().id();
+        assertThat(identify.ask(steps.number, "67", "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(steps.facts().before().orElseThrow().id()).isNotEqualTo(scan); // how it came, with what was asked
+    }
+
+    @Test
+    void faultNote_physicalReason_isShownWithItsFaultAndOthersAreRefused() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        IdentifyActs identify = app.bean(IdentifyActs.class);
+        var fault = steps.facts().faultsBefore().getFirst();
+        assertThat(sentence(identify.note(steps.number, fault.module(), "P0001-00", "x", "tech")))
+                .contains("was not read in this job");
+        identify.note(steps.number, fault.module(), fault.code().text(), "covered by a load", "tech");
+        assertThat(steps.facts().faultNote(fault.module(), fault.code().text())).contains("covered by a load");
+    }
+
+    @Test
+    void anotherVehicleOnTheCable_isNoticedBeforeARunIsSent() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toRun("LFT-312-B");
+        TestWorld.plug(app.world(), Conditions.ALMERY);
+        List<String> all = steps.facts()
+                .plan()
+                .orElseThrow()
+                .plan()
+                .writes()
+                .map(w -> w.key())
+                .toList();
+        assertThat(sentence(app.bean(JobActs.class).run(steps.number, all, "tech")))
+                .contains("Another vehicle is on the cable");
+        assertThat(TestWorld.look(app.world())
+                        .path("modules")
+                        .path("tail-lift")
+                        .path("counter")
+                        .asInt())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void authorisation_thatRunsOut_isNotBelievedForTheNextRun() throws InterruptedException {
+        TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=3");
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        JobActs acts = app.bean(JobActs.class);
+        acts.benchCheck(number, "tech");
+        assertThat(app.bean(UnlockActs.class).authorise(number, "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isNotEqualTo("locked");
+        var desk = app.bean(codrane.app.job.JobDesk.class);
+        assertThat(desk.facts(number).access().open()).isTrue();
+        Thread.sleep(3500);
+        assertThat(desk.facts(number).access().expired()).isTrue();
+        assertThat(desk.facts(number).progress().hold(HoldPoint.AUTHORISED))
+                .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
+    }
+
+    @Test
+    void baselineOfAnotherVehicle_editedOrTwice_isNotTakenIn() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        Baselines baselines = app.bean(Baselines.class);
+        BaselineImport imports = app.bean(BaselineImport.class);
+        var job = steps.facts().job();
+        BaselineSummary kept = steps.facts().baseline().orElseThrow();
+        byte[] json = baselines.content(kept.id()).getBytes(StandardCharsets.UTF_8);
+        var own = new BaselineImport.Vehicle(job.vehicleId(), job.vin(), job.packId());
+        var other = new BaselineImport.Vehicle(job.vehicleId(), Conditions.LORNE_DONOR, job.packId());
+        int before = baselines.ofVehicle(job.vehicleId()).size();
+        assertThat(imports.take(other, json, "tech")).get().asString().contains("of another vehicle");
+        assertThat(imports.take(own, json, "tech")).get().asString().contains("here already");
+        assertThat(imports.take(own, "rubbish".getBytes(StandardCharsets.UTF_8), "tech"))
+                .isNotEqualTo(Optional.empty());
+        assertThat(baselines.ofVehicle(job.vehicleId())).hasSize(before);
+    }
+
+    @Test
+    void oddValue_besideHealthyVehicles_isShownAsOdd() throws Exception {
+        TestWorld.act(app.world(), "/fault?spec=worn:module=engine,percent=60");
+        JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        String page = WebSession.signIn(app.url(), "tech")
+                .get("/baselines/" + steps.facts().baseline().orElseThrow().id());
+        assertThat(page).contains("Far from what healthy vehicles show", "Rail pressure", "of 24");
+    }
+}
