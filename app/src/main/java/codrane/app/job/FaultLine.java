@@ -3,10 +3,10 @@ package codrane.app.job;
 import codrane.core.fault.Fault;
 import codrane.core.fault.FaultLedger;
 import codrane.core.fault.FaultLedger.Outcome;
-import codrane.core.fault.FaultTriage;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
 import codrane.core.plan.Operation;
+import codrane.core.triage.FaultTriage;
 import java.util.List;
 import java.util.Optional;
 

@@ -20,14 +20,27 @@ class JobProgressTest {
 
     @Test
     void current_keptAndWaived_moveOnAndANotNeededStageIsPassedOver() {
+        for (HoldPoint point : HoldPoint.values()) {
+            if (point.stage().compareTo(Stage.BASELINE) < 0) holds.put(point, Hold.NOT_NEEDED);
+        }
         holds.put(HoldPoint.CONSENT, Hold.KEPT);
         holds.put(HoldPoint.LINK_PROVEN, Hold.KEPT);
         holds.put(HoldPoint.SUPPLY_HELD, Hold.KEPT);
         holds.put(HoldPoint.FAULTS_RECORDED, Hold.KEPT);
         holds.put(HoldPoint.IDENTITY_SETTLED, Hold.WAIVED);
         JobProgress progress = new JobProgress(holds);
-        assertThat(progress.current()).isEqualTo(Stage.BASELINE); // Unlock has no hold point here
+        assertThat(progress.current()).isEqualTo(Stage.BASELINE); // nothing is to be unlocked here
         assertThat(progress.state(Stage.UNLOCK)).isEqualTo(StageState.DONE);
+    }
+
+    @Test
+    void currentUnauthorised_lockedGateway_isWhereReadingGoesOn() {
+        for (HoldPoint point : HoldPoint.values()) holds.put(point, Hold.KEPT);
+        holds.put(HoldPoint.AUTHORISED, Hold.OPEN);
+        holds.put(HoldPoint.BASELINE_STORED, Hold.OPEN);
+        JobProgress progress = new JobProgress(holds);
+        assertThat(progress.current()).isEqualTo(Stage.UNLOCK);
+        assertThat(progress.currentUnauthorised()).isEqualTo(Stage.BASELINE);
     }
 
     @Test

@@ -1,10 +1,13 @@
-package codrane.core.fault;
+package codrane.core.triage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.fault.Fault;
+import codrane.core.fault.FaultCode;
+import codrane.core.fault.FaultLedger;
 import codrane.core.fault.FaultLedger.Outcome;
-import codrane.core.fault.FaultTriage.Situation;
 import codrane.core.pack.Pack.Cause;
+import codrane.core.triage.FaultTriage.Situation;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;

@@ -1,5 +1,6 @@
-package codrane.core.fault;
+package codrane.core.triage;
 
+import codrane.core.fault.Fault;
 import codrane.core.fault.FaultLedger.Outcome;
 import codrane.core.pack.Pack.Cause;
 import java.util.Optional;
