@@ -13,13 +13,17 @@ import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.UnlockActs;
 import codrane.core.plan.HoldPoint;
+import codrane.core.vin.Vin;
 import codrane.standin.Conditions;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** What may go wrong between arrival and baseline: each is a clear sentence, and changes nothing. */
 @ExtendWith(RunningApp.class)
@@ -35,10 +39,45 @@ class ArrivalTest {
         TestWorld.act(app.world(), "/faults/clear");
         TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=3600");
         TestWorld.plug(app.world(), Conditions.LORNE);
+        TestWorld.actDoip(app.world(), "/plug/" + Conditions.WISP.text());
     }
 
     private static String sentence(Acted acted) {
         return ((Acted.Refused) acted).sentence();
+    }
+
+    static Stream<Vin> oneOfEachMaker() {
+        return Stream.of(Conditions.LORNE, Conditions.ALMERY, Conditions.DUNLIN, Conditions.WISP, Conditions.GANNET);
+    }
+
+    /** K16: everything that can be read is stored, over CAN, CAN FD and DoIP, and nothing in the vehicle is touched. */
+    @ParameterizedTest
+    @MethodSource("oneOfEachMaker")
+    void baselineOnly_ofEachMaker_isWholeAndWritesNothing(Vin vin) throws InterruptedException {
+        boolean can = !vin.equals(Conditions.WISP) && !vin.equals(Conditions.GANNET);
+        if (can) TestWorld.plug(app.world(), vin);
+        else TestWorld.actDoip(app.world(), "/plug/" + vin.text());
+        String held = (can ? TestWorld.look(app.world()) : TestWorld.lookDoip(app.world()))
+                .path("modules")
+                .toString();
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm(vin.text(), "First baseline", "BASELINE_ONLY", "", ""), "tech");
+        JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
+        app.bean(JobActs.class).benchCheck(steps.number, "tech");
+        steps.scan();
+        app.bean(codrane.app.job.BaselineActs.class).store(steps.number, "", "tech");
+        steps.awaitTask();
+        var file = app.bean(Baselines.class)
+                .file(steps.facts().baseline().orElseThrow().id());
+        assertThat(file.modules()).hasSize(steps.facts().pack().modules().size());
+        assertThat(file.modules()).anyMatch(m -> !m.live().isEmpty());
+        assertThat(file.modules()).anyMatch(m -> !m.adaptations().isEmpty() || vin.equals(Conditions.WISP));
+        assertThat(file.modules()).anyMatch(m -> !m.coding().isEmpty());
+        assertThat(file.obd().isEmpty()).isEqualTo(vin.equals(Conditions.WISP)); // an electric one takes no part
+        assertThat(held)
+                .isEqualTo((can ? TestWorld.look(app.world()) : TestWorld.lookDoip(app.world()))
+                        .path("modules")
+                        .toString());
     }
 
     @Test

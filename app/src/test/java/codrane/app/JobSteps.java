@@ -33,6 +33,13 @@ final class JobSteps {
         number = ((JobIntake.Taken.Job) taken).number();
     }
 
+    /** A job that is there already. */
+    JobSteps(App app, long number) {
+        this.app = app;
+        this.number = number;
+        acts = app.bean(JobActs.class);
+    }
+
     JobFacts facts() {
         return app.bean(JobDesk.class).facts(number);
     }

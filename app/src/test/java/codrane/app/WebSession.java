@@ -56,6 +56,12 @@ final class WebSession {
         return response.body();
     }
 
+    /** A page whose address has a question in it. */
+    String query(String path) throws IOException, InterruptedException {
+        return http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+    }
+
     /** @return the path to which the act led */
     String post(String path, String... fields) throws IOException, InterruptedException {
         return send(path, token("/vehicles"), fields);

@@ -74,7 +74,8 @@ public class BaselineBenchmark {
                     List.of(),
                     List.of()));
         }
-        return new BaselineFile("0BKLR3A46MN004127", "brennick-lorne", "2026-03-01T09:00:00Z", "on", modules);
+        return new BaselineFile(
+                "0BKLR3A46MN004127", "brennick-lorne", "2026-03-01T09:00:00Z", "on", modules, List.of());
     }
 
     /** Both vehicles decoded, and what differs found. */

@@ -36,7 +36,7 @@ public final class Routes {
             post("/jobs", INTAKE),
             get("/jobs/*/*", ALL),
             post("/jobs/*/hold/consent", INTAKE),
-            post("/label", INTAKE),
+            post("/label", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             get("/jobs/*/photos/*", ALL),
             post("/jobs/*/photos", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/notes", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),

@@ -9,6 +9,7 @@ import codrane.core.pack.LiveValue;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.scan.ObdReading;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -21,7 +22,13 @@ import java.util.Optional;
  * @param references how many healthy vehicles there are to compare with
  */
 public record BaselineView(
-        String vin, String key, List<Row> rows, Optional<Detail> detail, List<Strip> odd, int references) {
+        String vin,
+        String key,
+        List<Row> rows,
+        Optional<Detail> detail,
+        List<Strip> odd,
+        int references,
+        List<ObdReading> obd) {
     /** One module in a line. */
     public record Row(
             String id,
@@ -89,7 +96,8 @@ public record BaselineView(
                         .toList(),
                 file.module(id).map(m -> detail(pack, m, references)),
                 odd,
-                references.size());
+                references.size(),
+                file.obd());
     }
 
     static String title(Pack pack, String module) {

@@ -12,9 +12,13 @@ import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.core.baseline.Baseline;
+import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineEstimate;
+import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.Drift;
 import codrane.core.baseline.PutBack;
+import codrane.core.baseline.Restore;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.scan.DeepReading;
@@ -25,9 +29,12 @@ import codrane.link.scan.ObdReader;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Reads baselines for a job, and compares them with how the vehicle was left. */
@@ -160,8 +167,21 @@ public class BaselineActs {
         return done == total ? "storing" : "about " + NextActs.minutes((int) seconds) + " left";
     }
 
-    /** How the vehicle was left before, and what is not so any more. */
-    public record Lost(BaselineSummary asLeft, BaselineSummary now, Drift drift) {}
+    /**
+     * How the vehicle was left before, and what is not so any more.
+     *
+     * @param whole blocks that may go back as they are, one for each that differs
+     * @param wholeRefused why blocks of a module may not, in words
+     */
+    public record Lost(
+            BaselineSummary asLeft,
+            BaselineSummary now,
+            Drift drift,
+            List<WholeBlock> whole,
+            List<String> wholeRefused) {}
+
+    /** A block that differs and may be restored raw. */
+    public record WholeBlock(PutBack putBack, String title) {}
 
     /** @return empty when there is nothing to compare with, or no baseline of now */
     public Optional<Lost> lost(JobFacts facts) {
@@ -169,11 +189,32 @@ public class BaselineActs {
         Optional<BaselineSummary> then =
                 baselines.asLeft(facts.job().vehicleId(), facts.job().id());
         if (now.isEmpty() || then.isEmpty()) return Optional.empty();
-        Drift drift = Drift.of(
-                facts.pack(),
-                baselines.file(then.get().id()),
-                baselines.file(now.get().id()));
-        return Optional.of(new Lost(then.get(), now.get(), drift));
+        BaselineFile left = baselines.file(then.get().id());
+        BaselineFile found = baselines.file(now.get().id());
+        Drift drift = Drift.of(facts.pack(), left, found);
+        List<WholeBlock> whole = new ArrayList<>();
+        List<String> refused = new ArrayList<>();
+        for (BaselineDiff.ModuleDiff diff : BaselineDiff.of(left, found).modules()) {
+            if (diff.coding().isEmpty() || !facts.pack().modules().containsKey(diff.module())) continue;
+            PackModule module = facts.pack().module(diff.module());
+            switch (Restore.judge(left, found, diff.module())) {
+                case Restore.Refused(String reason) -> refused.add(module.title() + ": " + reason);
+                case Restore.Possible(Map<String, Bytes> blocks) ->
+                    blocks.forEach((layout, raw) -> whole.add(whole(facts.pack(), module, found, layout, raw)));
+            }
+        }
+        return Optional.of(new Lost(then.get(), now.get(), drift, whole, refused));
+    }
+
+    private static WholeBlock whole(Pack pack, PackModule module, BaselineFile found, String layout, Bytes raw) {
+        String now = found.module(module.id()).orElseThrow().coding().stream()
+                .filter(b -> b.id().equals(layout))
+                .map(b -> b.raw().hex())
+                .findFirst()
+                .orElse("");
+        return new WholeBlock(
+                new PutBack(module.id(), layout, PutBack.WHOLE, raw.hex(), now),
+                module.title() + ", " + pack.layouts().get(layout).title());
     }
 
     /**
@@ -187,10 +228,17 @@ public class BaselineActs {
             return refused("A run is under way or waits to be recovered: what it uses stays as it is.");
         Optional<Lost> lost = lost(facts);
         if (lost.isEmpty()) return refused("There is nothing to compare with.");
-        List<PutBack> chosen = lost.get().drift().all().stream()
-                .filter(l -> l.possible() && keys.contains(l.putBack().key()))
-                .map(Drift.Lost::putBack)
+        List<PutBack> chosen = Stream.concat(
+                        lost.get().drift().all().stream()
+                                .filter(Drift.Lost::possible)
+                                .map(Drift.Lost::putBack),
+                        lost.get().whole().stream().map(WholeBlock::putBack))
+                .filter(p -> keys.contains(p.key()))
                 .toList();
+        boolean both = chosen.stream()
+                .anyMatch(p -> !p.whole()
+                        && chosen.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
+        if (both) return refused("A whole block brings its settings with it: tick the one or the other.");
         if (chosen.size() != keys.size()) return refused("One of these settings is not lost, or can't be put back.");
         putBacks.put(facts.job().id(), lost.get().asLeft().id(), chosen, time.instant(), who);
         audit.record(who, "chose settings to put back", "job " + number, String.join(", ", keys));

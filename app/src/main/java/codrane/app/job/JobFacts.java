@@ -302,7 +302,8 @@ public record JobFacts(
             Layout layout = pack.layouts().get(setting.layout());
             Bytes held = blocks.getOrDefault(
                     layout.id(), readings.get(setting.module()).coding().get(layout.id()));
-            if (layout.encode(Map.of(setting.field(), setting.value()), held)
+            if (setting.whole()) blocks.put(layout.id(), Bytes.parse(setting.value()));
+            else if (layout.encode(Map.of(setting.field(), setting.value()), held)
                     instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);
         }
         return blocks;

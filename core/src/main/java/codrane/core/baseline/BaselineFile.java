@@ -1,6 +1,7 @@
 package codrane.core.baseline;
 
 import codrane.core.octets.Bytes;
+import codrane.core.scan.ObdReading;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,8 +14,10 @@ import java.util.Optional;
  * @param takenAt instant as text, UTC
  * @param key position while it was read: off, on, running or unknown
  * @param modules in the file's order
+ * @param obd legislated diagnostics, one for each module that takes part
  */
-public record BaselineFile(String vin, String pack, String takenAt, String key, List<Module> modules) {
+public record BaselineFile(
+        String vin, String pack, String takenAt, String key, List<Module> modules, List<ObdReading> obd) {
     static final String SCHEMA = "codrane.baseline/1";
     private static final int MOST_MODULES = 256;
 
@@ -68,6 +71,19 @@ public record BaselineFile(String vin, String pack, String takenAt, String key, 
 
     public BaselineFile {
         modules = List.copyOf(modules);
+        obd = List.copyOf(obd);
+    }
+
+    private static ObdReading obd(Node in) {
+        return new ObdReading(
+                in.number("address"),
+                in.has("vin") ? Optional.of(in.text("vin")) : Optional.empty(),
+                in.texts("calibrations"),
+                in.texts("verificationNumbers"),
+                in.texts("stored"),
+                in.texts("pending"),
+                in.texts("permanent"),
+                in.flag("lampOn"));
     }
 
     /** @param tree of maps, lists, text, integers and booleans, as JSON was parsed */
@@ -83,7 +99,10 @@ public record BaselineFile(String vin, String pack, String takenAt, String key, 
                     root.child("pack").text("id"),
                     root.text("takenAt"),
                     root.has("key") ? root.text("key") : "unknown",
-                    modules.stream().map(BaselineFile::module).toList()));
+                    modules.stream().map(BaselineFile::module).toList(),
+                    root.has("obd")
+                            ? root.list("obd").stream().map(BaselineFile::obd).toList()
+                            : List.of()));
         } catch (BadTree e) {
             return new Read.Bad(e.sentence);
         }
@@ -190,6 +209,16 @@ public record BaselineFile(String vin, String pack, String takenAt, String key, 
             } catch (IllegalArgumentException e) {
                 throw new BadTree(key + " of " + where + " is no row of hex octets.");
             }
+        }
+
+        List<String> texts(String key) {
+            if (!(get(key) instanceof List<?> items)) throw new BadTree(key + " of " + where + " is no list.");
+            List<String> texts = new ArrayList<>();
+            for (Object item : items) {
+                if (!(item instanceof String text)) throw new BadTree("An item of " + key + " is no text.");
+                texts.add(text);
+            }
+            return texts;
         }
 
         List<Node> list(String key) {

@@ -45,7 +45,9 @@ final class PutBackLostSettings implements Rule {
             var block = Optional.ofNullable(reading).map(r -> r.coding().get(setting.layout()));
             if (block.isEmpty() || block.get().length() != layout.length())
                 return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");
-            String now = layout.decode(block.get()).getOrDefault(setting.field(), "");
+            String now = setting.whole()
+                    ? block.get().hex()
+                    : layout.decode(block.get()).getOrDefault(setting.field(), "");
             if (!now.equals(setting.found()))
                 return Optional.of(title(layout, setting) + " is \"" + now + "\", and was \"" + setting.found()
                         + "\" when this was chosen: compare again.");
@@ -55,8 +57,11 @@ final class PutBackLostSettings implements Rule {
 
     private static Operation write(VehicleFacts facts, PackModule module, List<PutBack> settings) {
         List<String> reasons = settings.stream()
-                .map(s -> title(facts.pack().layouts().get(s.layout()), s) + ": " + s.found() + " → " + s.value()
-                        + ", as it was left.")
+                .map(s -> s.whole()
+                        ? facts.pack().layouts().get(s.layout()).title()
+                                + ": all its octets, as they were left in this module with this software."
+                        : title(facts.pack().layouts().get(s.layout()), s) + ": " + s.found() + " → " + s.value()
+                                + ", as it was left.")
                 .toList();
         long blocks = settings.stream().map(PutBack::layout).distinct().count();
         return new Operation(
@@ -72,6 +77,7 @@ final class PutBackLostSettings implements Rule {
     }
 
     private static String title(Layout layout, PutBack setting) {
+        if (setting.whole()) return layout.title();
         return layout.field(setting.field()).map(f -> f.title()).orElse(setting.field());
     }
 }

@@ -31,7 +31,7 @@ class DriftTest {
                 true,
                 List.of(),
                 List.of());
-        return new BaselineFile(vin, "brennick-lorne", "2026-03-01T10:00:00Z", "on", List.of(lift));
+        return new BaselineFile(vin, "brennick-lorne", "2026-03-01T10:00:00Z", "on", List.of(lift), List.of());
     }
 
     private static BaselineFile file(String software, Bytes block) {
@@ -73,7 +73,7 @@ class DriftTest {
                 "tail-lift", "answers", lift.identification(), List.of(strange), List.of(), true, List.of(), List.of());
         Drift drift = Drift.of(
                 Situations.LORNE,
-                new BaselineFile(odd.vin(), odd.pack(), odd.takenAt(), "on", List.of(then)),
+                new BaselineFile(odd.vin(), odd.pack(), odd.takenAt(), "on", List.of(then), List.of()),
                 file("3.12", LEFT));
         assertThat(drift.all()).anySatisfy(lost -> {
             assertThat(lost.was()).isEqualTo("hovering");

@@ -2,6 +2,7 @@ package codrane.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.baseline.PutBack;
 import codrane.core.fault.Fault;
 import codrane.core.fault.FaultCode;
 import codrane.core.gateway.OperationMatrix.Gateway;
@@ -138,6 +139,62 @@ class PlannerTest {
     void plan_noFaultStored_isBlocked() {
         Plan plan = Planner.plan(Situations.clearing(with(tailLift(Situations.VIN, "3.12")), new Gateway.None()));
         assertThat(plan.blocks()).containsExactly("No fault is stored: there is nothing to clear.");
+    }
+
+    private static Plan putBack(PutBack... settings) {
+        return Planner.plan(new VehicleFacts(
+                JobKind.FIND_LOST_SETTING,
+                Situations.LORNE,
+                Situations.VIN,
+                Optional.empty(),
+                Optional.empty(),
+                with(tailLift(Situations.VIN, "3.12")),
+                new Gateway.None(),
+                List.of(settings)));
+    }
+
+    private static String platform() {
+        var layout = Situations.LORNE.layouts().get("lift-main");
+        return layout.decode(Situations.coded(layout, Situations.VIN)).get("platform");
+    }
+
+    @Test
+    void plan_lostSettingChosen_writesItsModuleOnlyAndSaysFromWhatToWhat() {
+        Plan plan = putBack(new PutBack("tail-lift", "lift-main", "platform", "folding", platform()));
+        assertThat(plan.writes()).singleElement().satisfies(write -> {
+            assertThat(write.kind()).isEqualTo(Kind.WRITE_CODING);
+            assertThat(write.module()).isEqualTo("tail-lift");
+            assertThat(write.reasons()).containsExactly("Platform: " + platform() + " → folding, as it was left.");
+            assertThat(write.holds()).contains(HoldPoint.BASELINE_STORED, HoldPoint.WRITES_RELEASED);
+        });
+    }
+
+    @Test
+    void plan_settingThatIsAnotherThanWhenItWasChosen_isBlocked() {
+        assertThat(putBack(new PutBack("tail-lift", "lift-main", "platform", "folding", "something else"))
+                        .blocks())
+                .singleElement()
+                .asString()
+                .contains("compare again");
+    }
+
+    @Test
+    void plan_nothingChosen_writesNothing() {
+        Plan plan = putBack();
+        assertThat(plan.blocked()).isFalse();
+        assertThat(plan.writes()).isEmpty();
+    }
+
+    @Test
+    void plan_wholeBlock_isJudgedByItsOctets() {
+        var layout = Situations.LORNE.layouts().get("lift-main");
+        String now = Situations.coded(layout, Situations.VIN).hex();
+        assertThat(putBack(new PutBack("tail-lift", "lift-main", PutBack.WHOLE, "00".repeat(24), now))
+                        .writes())
+                .hasSize(1);
+        assertThat(putBack(new PutBack("tail-lift", "lift-main", PutBack.WHOLE, "00".repeat(24), "11"))
+                        .blocked())
+                .isTrue();
     }
 
     private static ModuleReading withFault(ModuleReading reading, int status) {
