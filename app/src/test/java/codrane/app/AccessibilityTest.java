@@ -61,6 +61,7 @@ class AccessibilityTest {
                 "/vehicles/0BKLR3A46MN004127",
                 "/shelf",
                 "/access",
+                "/tools",
                 "/next-room",
                 "/find?q=zzz",
                 "/jobs/999999/now"));
@@ -78,6 +79,13 @@ class AccessibilityTest {
                 "record")) {
             paths.add("/jobs/" + number + "/" + stage);
         }
+        var baseline =
+                app.bean(codrane.app.job.JobDesk.class).facts(number).baseline().orElseThrow();
+        paths.add("/baselines/" + baseline.id());
+        paths.add("/baselines/" + baseline.id() + "/with/" + baseline.id() + "?view=live");
+        JobIntake.Taken locked = app.bean(JobIntake.class)
+                .take(new NewJobForm("0TVWP2E67TN002240", "looked at", "FIND_LOST_SETTING", "", ""), "lead");
+        paths.add("/jobs/" + ((JobIntake.Taken.Job) locked).number() + "/unlock");
         String axe = axe();
         List<String> troubles = new ArrayList<>();
         try (Browsing browser = new Browsing(app.url(), "lead")) {

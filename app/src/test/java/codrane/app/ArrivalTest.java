@@ -73,7 +73,8 @@ class ArrivalTest {
         assertThat(file.modules()).anyMatch(m -> !m.live().isEmpty());
         assertThat(file.modules()).anyMatch(m -> !m.adaptations().isEmpty() || vin.equals(Conditions.WISP));
         assertThat(file.modules()).anyMatch(m -> !m.coding().isEmpty());
-        assertThat(file.obd().isEmpty()).isEqualTo(vin.equals(Conditions.WISP)); // an electric one takes no part
+        assertThat(file.obd().isEmpty())
+                .isEqualTo(!can); // not through the edge node, and an electric one takes no part
         assertThat(held)
                 .isEqualTo((can ? TestWorld.look(app.world()) : TestWorld.lookDoip(app.world()))
                         .path("modules")

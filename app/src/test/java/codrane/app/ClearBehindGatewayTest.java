@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -21,6 +22,12 @@ class ClearBehindGatewayTest {
 
     ClearBehindGatewayTest(App app) {
         this.app = app;
+    }
+
+    /** Other tests share the authority: it begins as the demo finds it. */
+    @BeforeEach
+    void resetAuthority() {
+        TestWorld.authority(app.world(), "brennick-trade-desk", "right?reset=yes");
     }
 
     @AfterEach

@@ -52,7 +52,6 @@ class FirstJobTest {
         browser.page.waitForSelector("p.ok:has-text(\"Brennick Lorne, model year 2021\")");
         browser.page.fill("#complaint", "Lift does not move since a second-hand controller was fitted");
         browser.page.selectOption("#replaced", "tail-lift");
-        browser.picture(PICTURES.resolve("new-job.png"));
         browser.page.click("text=Take it in");
         browser.awaitNext("Is the old tail lift still in the vehicle?");
         browser.act("It is out already");

@@ -12,6 +12,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -24,6 +25,12 @@ class NewToolTest {
 
     NewToolTest(App app) {
         this.app = app;
+    }
+
+    /** Other tests share the authority: it begins as the demo finds it. */
+    @BeforeEach
+    void resetAuthority() {
+        TestWorld.authority(app.world(), "brennick-trade-desk", "right?reset=yes");
     }
 
     @AfterEach

@@ -1,14 +1,11 @@
 package codrane.app.job;
 
+import codrane.app.live.Witness;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
-import codrane.core.octets.Bytes;
-import codrane.core.pack.PackModule;
-import codrane.core.pack.PackModule.Ident;
-import codrane.core.scan.ModuleReading;
 import codrane.link.LinkLostException;
-import codrane.link.scan.VehicleScanner;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Whether the vehicle on the cable is still the one that was scanned: a cable is soon plugged into the next. */
@@ -20,35 +17,21 @@ class StrangerCheck {
         this.interfaces = interfaces;
     }
 
-    /** A module that this job does not replace is asked for its serial number again. */
+    /** With the key off nobody answers: then the run looks again when it has asked for the key. */
     Optional<Acted> refuse(JobFacts facts) {
         Optional<BenchInterface> bench = interfaces.of(facts.pack());
-        Optional<ModuleReading> witness = witness(facts);
-        if (bench.isEmpty() || witness.isEmpty()) return Optional.empty();
-        PackModule module = facts.pack().module(witness.get().module());
-        Bytes then = witness.get().octets(Ident.SERIAL).orElseThrow();
+        if (bench.isEmpty() || facts.before().isEmpty()) return Optional.empty();
+        Set<String> replaced = facts.job().replacedModule().map(Set::of).orElse(Set.of());
         try {
-            Optional<Bytes> now = bench.get()
+            Optional<String> stranger = bench.get()
                     .use(
                             facts.pack(),
-                            link -> new VehicleScanner(link, facts.pack()).data(module, module.did(Ident.SERIAL)));
-            if (now.equals(Optional.of(then))) return Optional.empty();
-            String sentence = now.isEmpty()
-                    ? module.title() + " does not answer any more. Check key and cable, then try again."
-                    : "Another vehicle is on the cable than the one that was scanned: the " + module.lowerTitle()
-                            + " has another serial number. Nothing was sent. Plug into the right one.";
-            return Optional.of(new Acted.Refused(sentence, Optional.empty()));
+                            link -> Witness.stranger(
+                                    link, facts.pack(), facts.before().get().readings(), replaced));
+            return stranger.map(
+                    s -> new Acted.Refused(s + " Nothing was sent. Plug into the right one.", Optional.empty()));
         } catch (LinkLostException | BenchInterface.BusyException e) {
             return Optional.of(new Acted.Refused(e.getMessage(), Optional.empty()));
         }
-    }
-
-    private static Optional<ModuleReading> witness(JobFacts facts) {
-        return facts.before()
-                .flatMap(scan -> facts.pack().modules().keySet().stream()
-                        .filter(id -> !facts.job().replacedModule().equals(Optional.of(id)))
-                        .map(id -> scan.readings().get(id))
-                        .filter(r -> r != null && r.octets(Ident.SERIAL).isPresent())
-                        .findFirst());
     }
 }

@@ -15,6 +15,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** The gates of a real bench: its meter, the vehicle's key, the gateway matrix. */
 final class BenchGates implements RunGates {
@@ -60,11 +62,18 @@ final class BenchGates implements RunGates {
         Pack pack = order.pack();
         while (true) {
             Optional<Integer> key = bench.readKey(pack, link);
-            if (key.isPresent() && key.get() == KEY_ON) return new Verdict.Open();
+            if (key.isPresent() && key.get() == KEY_ON) return sameVehicle();
             if (time.instant().isAfter(end))
                 return new Verdict.Closed("Not started: the key was not turned on.", prompt);
             hold(prompt);
         }
+    }
+
+    private Verdict sameVehicle() {
+        Set<String> written = order.tasks().stream().map(t -> t.module().id()).collect(Collectors.toSet());
+        return Witness.stranger(link, order.pack(), order.before(), written)
+                .<Verdict>map(s -> new Verdict.Closed("Not started: " + s, "Plug into the right one, then run again."))
+                .orElseGet(Verdict.Open::new);
     }
 
     @Override

@@ -108,12 +108,14 @@ public final class AuthorityOffice {
         return Optional.of(method.equals("GET") ? look(counter, rest) : act(counter, rest, given));
     }
 
-    private static Answer mode(Counter counter, String mode, Map<String, String> given) {
+    /** For tests and the next room: also begins the demo anew when {@code reset} is given. */
+    private Answer mode(Counter counter, String mode, Map<String, String> given) {
         counter.mode = switch (mode) {
             case "down" -> Mode.DOWN;
             case "lies" -> Mode.LIES;
             default -> Mode.RIGHT;
         };
+        if (given.containsKey("reset")) demo();
         if (given.containsKey("grant-seconds"))
             counter.grantFor = Duration.ofSeconds(Long.parseLong(given.get("grant-seconds")));
         return Answer.good(Map.of("mode", mode));

@@ -1,0 +1,38 @@
+package codrane.app.live;
+
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.scan.ModuleReading;
+import codrane.link.DiagnosticLink;
+import codrane.link.scan.VehicleScanner;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** A module that nobody writes to says by its serial number whether this is the vehicle that was scanned. */
+public final class Witness {
+    private Witness() {}
+
+    /**
+     * @param before readings of the scan
+     * @param written ids of modules that are written to, or were replaced: they are no witnesses
+     * @return that it is another vehicle, as a sentence; empty when it is the same, or no witness answers
+     */
+    public static Optional<String> stranger(
+            DiagnosticLink link, Pack pack, Map<String, ModuleReading> before, Set<String> written) {
+        for (PackModule module : pack.modules().values()) {
+            Optional<Bytes> then = Optional.ofNullable(before.get(module.id()))
+                    .filter(r -> !written.contains(module.id()))
+                    .flatMap(r -> r.octets(Ident.SERIAL));
+            if (then.isEmpty()) continue;
+            Optional<Bytes> now = new VehicleScanner(link, pack).data(module, module.did(Ident.SERIAL));
+            if (now.isPresent() && !now.equals(then))
+                return Optional.of("Another vehicle is on the cable than the one that was scanned: the "
+                        + module.lowerTitle() + " has another serial number.");
+            return Optional.empty();
+        }
+        return Optional.empty();
+    }
+}
