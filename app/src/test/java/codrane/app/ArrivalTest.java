@@ -36,6 +36,7 @@ class ArrivalTest {
 
     @AfterEach
     void mend() {
+        TestWorld.lockGateways(app);
         TestWorld.act(app.world(), "/faults/clear");
         TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=3600");
         TestWorld.plug(app.world(), Conditions.LORNE);

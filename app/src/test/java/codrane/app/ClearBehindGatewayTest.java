@@ -32,6 +32,7 @@ class ClearBehindGatewayTest {
 
     @AfterEach
     void plugBack() {
+        TestWorld.lockGateways(app);
         TestWorld.authority(app.world(), "brennick-trade-desk", "right");
         TestWorld.plug(app.world(), Conditions.LORNE);
     }

@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.zip.ZipFile;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -24,6 +25,11 @@ class LostSettingTest {
 
     LostSettingTest(App app) {
         this.app = app;
+    }
+
+    @AfterEach
+    void lock() {
+        TestWorld.lockGateways(app);
     }
 
     @Test

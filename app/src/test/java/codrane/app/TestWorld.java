@@ -105,6 +105,15 @@ final class TestWorld {
         act(world, "/plug/" + vin.text());
     }
 
+    /** Locks the gateways of both vehicles, and forgets what was authorised: other tests share them. */
+    static void lockGateways(RunningApp.App app) {
+        act(app.world(), "/gateway/locked");
+        actDoip(app.world(), "/gateway/locked");
+        app.bean(org.springframework.jdbc.core.simple.JdbcClient.class)
+                .sql("delete from authorisation")
+                .update();
+    }
+
     /** Makes an authority answer rightly, lie, or not answer. */
     static void authority(StandinWorld world, String authority, String mode) {
         control(HttpRequest.newBuilder(URI.create(

@@ -20,7 +20,7 @@ import tools.jackson.databind.ObjectMapper;
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
  * /look}, {@code GET /faults}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
- * /faults/clear}, {@code /plug/VIN}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
+ * /faults/clear}, {@code /plug/VIN}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
  */
 public final class ControlPort implements AutoCloseable {
     private final HttpServer server;
@@ -101,6 +101,8 @@ public final class ControlPort implements AutoCloseable {
             case "faults/clear" -> running().clearFaults();
             case "tool/unboxed" -> tool.firmware(false);
             case "tool/updated" -> tool.firmware(true);
+            case "gateway/locked" ->
+                running().act(() -> running().vehicle().gateway().close());
             case "wireless" -> tool.wireless(true);
             case "wired" -> tool.wireless(false);
             default -> {
