@@ -90,6 +90,21 @@ document.addEventListener('alpine:init', () => {
   Alpine.data('label', () => labelReader((self) => self.$refs.into));
   Alpine.data('labelvin', () => labelReader(() => document.getElementById('vin')));
 
+  /* How long an authorisation still holds: it ends while a page stands open. */
+  Alpine.data('gateway', () => ({
+    soon: false,
+    init() {
+      this.until = Number(this.$root.dataset.until);
+      if (this.until > 0) setInterval(() => this.tick(), 1000);
+    },
+    tick() {
+      const left = Math.round((this.until - Date.now()) / 1000);
+      this.soon = left < 300;
+      this.$refs.title.textContent = left > 0 ? 'Gateway open' : 'Gateway: ended';
+      this.$refs.left.textContent = left <= 0 ? 'authorise again' : left < 120 ? left + ' s left' : Math.floor(left / 60) + ' min left';
+    },
+  }));
+
   /* What only the browser knows of the computer. */
   Alpine.data('screen', () => ({
     words: '',

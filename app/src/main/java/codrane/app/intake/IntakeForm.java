@@ -47,21 +47,19 @@ public record IntakeForm(
                 !text(keysHere).isEmpty() && here.isEmpty() || !text(keysAll).isEmpty() && all.isEmpty();
         if (keysWrong || here.orElse(0) > all.orElse(20))
             return new Read.Wrong("Keys: how many are here, of how many.");
-        return new Read.Notes(new IntakeNotes(
-                before.oldModule(),
+        IntakeNotes.Details details = new IntakeNotes.Details(
                 Arrays.stream(PartState.values())
                         .filter(s -> s.name().equals(text(partState)))
                         .findFirst(),
                 text(earlier),
                 text(papersVin).toUpperCase(Locale.ROOT).replace(" ", ""),
-                text(variant),
                 km,
                 text(lights),
                 here.orElse(0),
                 all.orElse(0),
                 text(ownership),
-                identifiers(),
-                before.oldReading()));
+                identifiers());
+        return new Read.Notes(new IntakeNotes(before.oldModule(), before.oldReading(), text(variant), details));
     }
 
     private List<Identifier> identifiers() {

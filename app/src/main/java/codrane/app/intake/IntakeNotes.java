@@ -4,45 +4,43 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * What was noted at arrival. Text is empty when nothing was said.
+ * What was noted at arrival.
  *
  * @param oldModule where the replaced module is; empty until somebody said so
- * @param partState how far the new part is fitted; empty until somebody said so
- * @param earlier what others tried before
- * @param papersVin VIN as the papers have it
- * @param variant which of the pack's variants it is
- * @param mileage kilometres; empty when not noted
- * @param keysHere keys that are here
- * @param keysAll keys that belong to the vehicle
- * @param ownership what proved the ownership
  * @param oldReading what became of reading the old module; empty until it was tried
+ * @param variant which of the pack's variants it is; empty until somebody said so
  */
 public record IntakeNotes(
-        Optional<OldModule> oldModule,
-        Optional<PartState> partState,
-        String earlier,
-        String papersVin,
-        String variant,
-        Optional<Integer> mileage,
-        String lights,
-        int keysHere,
-        int keysAll,
-        String ownership,
-        List<Identifier> identifiers,
-        Optional<OldReading> oldReading) {
-    public static final IntakeNotes NONE = new IntakeNotes(
-            Optional.empty(),
-            Optional.empty(),
-            "",
-            "",
-            "",
-            Optional.empty(),
-            "",
-            0,
-            0,
-            "",
-            List.of(),
-            Optional.empty());
+        Optional<OldModule> oldModule, Optional<OldReading> oldReading, String variant, Details details) {
+    public static final IntakeNotes NONE = new IntakeNotes(Optional.empty(), Optional.empty(), "", Details.NONE);
+
+    /**
+     * What is typed into the form. Text is empty when nothing was said.
+     *
+     * @param partState how far the new part is fitted; empty until somebody said so
+     * @param earlier what others tried before
+     * @param papersVin VIN as the papers have it
+     * @param mileage kilometres; empty when not noted
+     * @param keysHere keys that are here
+     * @param keysAll keys that belong to the vehicle
+     * @param ownership what proved the ownership
+     */
+    public record Details(
+            Optional<PartState> partState,
+            String earlier,
+            String papersVin,
+            Optional<Integer> mileage,
+            String lights,
+            int keysHere,
+            int keysAll,
+            String ownership,
+            List<Identifier> identifiers) {
+        static final Details NONE = new Details(Optional.empty(), "", "", Optional.empty(), "", 0, 0, "", List.of());
+
+        public Details {
+            identifiers = List.copyOf(identifiers);
+        }
+    }
 
     /** Where the replaced module is. */
     public enum OldModule {
@@ -83,40 +81,16 @@ public record IntakeNotes(
     /** @param read false: it could not be read, which is also a result */
     public record OldReading(boolean read, String sentence) {}
 
-    public IntakeNotes {
-        identifiers = List.copyOf(identifiers);
-    }
-
     public IntakeNotes with(OldModule where) {
-        return new IntakeNotes(
-                Optional.of(where),
-                partState,
-                earlier,
-                papersVin,
-                variant,
-                mileage,
-                lights,
-                keysHere,
-                keysAll,
-                ownership,
-                identifiers,
-                oldReading);
+        return new IntakeNotes(Optional.of(where), oldReading, variant, details);
     }
 
     public IntakeNotes with(OldReading result) {
-        return new IntakeNotes(
-                oldModule,
-                partState,
-                earlier,
-                papersVin,
-                variant,
-                mileage,
-                lights,
-                keysHere,
-                keysAll,
-                ownership,
-                identifiers,
-                Optional.of(result));
+        return new IntakeNotes(oldModule, Optional.of(result), variant, details);
+    }
+
+    public IntakeNotes withVariant(String named) {
+        return new IntakeNotes(oldModule, oldReading, named, details);
     }
 
     public boolean stillIn() {

@@ -54,21 +54,7 @@ public class IntakeActs {
     public Acted variant(long number, String variant, String who) {
         JobFacts facts = desk.facts(number);
         if (!facts.variants().contains(variant)) return refused("There is no such variant of this vehicle.");
-        IntakeNotes n = facts.intake();
-        IntakeNotes named = new IntakeNotes(
-                n.oldModule(),
-                n.partState(),
-                n.earlier(),
-                n.papersVin(),
-                variant,
-                n.mileage(),
-                n.lights(),
-                n.keysHere(),
-                n.keysAll(),
-                n.ownership(),
-                n.identifiers(),
-                n.oldReading());
-        store.put(facts.job().id(), named, time.instant(), who);
+        store.put(facts.job().id(), facts.intake().withVariant(variant), time.instant(), who);
         audit.record(who, "said which variant it is", "job " + number, variant);
         return DONE;
     }

@@ -204,7 +204,7 @@ public record JobFacts(
                 return job.replacedModule().isPresent() && intake.stillIn();
             }
             case PAPERS_AGREE -> {
-                return !intake.papersVin().isEmpty();
+                return !intake.details().papersVin().isEmpty();
             }
             case VARIANT_NAMED -> {
                 return !variants().isEmpty();
@@ -228,7 +228,7 @@ public record JobFacts(
         return switch (point) {
             case OLD_MODULE_ASKED -> intake.oldModule().isPresent();
             case OLD_MODULE_READ -> intake.oldReading().isPresent();
-            case PAPERS_AGREE -> intake.papersVin().equals(job.vin().text());
+            case PAPERS_AGREE -> intake.details().papersVin().equals(job.vin().text());
             case VARIANT_NAMED -> variants().contains(intake.variant());
             case LINK_PROVEN -> bench.isPresent();
             case SUPPLY_HELD ->

@@ -30,18 +30,24 @@ public record JobPage(
         boolean running,
         String interfaceName,
         GatewayVital gateway) {
-    /** The gateway in the strip of vitals. */
-    public record GatewayVital(String title, String detail, boolean out) {
+    /**
+     * The gateway in the strip of vitals.
+     *
+     * @param out whether it ends soon
+     * @param untilMillis end of the authorisation since 1970; 0 when there is none
+     */
+    public record GatewayVital(String title, String detail, boolean out, long untilMillis) {
         private static final int SOON_SECONDS = 300;
 
         static GatewayVital of(JobAccess access) {
-            if (!access.there()) return new GatewayVital("No gateway", "nothing to unlock", false);
+            if (!access.there()) return new GatewayVital("No gateway", "nothing to unlock", false, 0);
             if (!access.open())
                 return new GatewayVital(
-                        access.expired() ? "Gateway: ended" : "Gateway locked", "reads pass, writes don’t", false);
+                        access.expired() ? "Gateway: ended" : "Gateway locked", "reads pass, writes don’t", false, 0);
             int seconds = (int) access.left().toSeconds();
             String left = seconds < 120 ? seconds + " s left" : seconds / 60 + " min left";
-            return new GatewayVital("Gateway open", left, seconds < SOON_SECONDS);
+            long until = access.now().plus(access.left()).toEpochMilli();
+            return new GatewayVital("Gateway open", left, seconds < SOON_SECONDS, until);
         }
     }
 

@@ -79,7 +79,7 @@ final class NextActs {
             return new NextAct(
                     "Plate and papers name two vehicles",
                     "The plate says " + facts.job().vin().grouped() + ", the papers "
-                            + facts.intake().papersVin()
+                            + facts.intake().details().papersVin()
                             + ". Read both aloud again; correct it below, or begin a new job.",
                     NOTHING_WRITTEN,
                     Tone.DIFFERS,

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** The workshop's interfaces: what is known of each, and how far a new one is. */
@@ -144,7 +145,16 @@ public class Tools {
                         .isEmpty())
                 .toList();
         if (missing.isEmpty()) fact(ToolStep.REGISTER, "At every authority that is needed.", done, found);
-        else found.put(ToolStep.REGISTER, "Missing at " + String.join(", ", missing) + ".");
+        else
+            found.put(
+                    ToolStep.REGISTER,
+                    "Missing at "
+                            + missing.stream()
+                                    .map(a -> access.known(a)
+                                            .map(k -> k.account().authority())
+                                            .orElse(a))
+                                    .collect(Collectors.joining(", "))
+                            + ".");
     }
 
     void begin(String tool, String who) {

@@ -1,7 +1,6 @@
 package codrane.core.plan;
 
 import codrane.core.scan.ModuleReading;
-import java.util.List;
 
 /** A job that is about faults clears them, when there are any and when they are written down. */
 final class ClearWhatWasAsked implements Rule {
@@ -26,17 +25,6 @@ final class ClearWhatWasAsked implements Rule {
                 + (present == 0
                         ? ", none of them present: clearing should be enough."
                         : "; " + present + " present now, and comes back until its cause is mended.");
-        return Judgement.Applies.of(
-                reason,
-                new Operation(
-                        Operation.Kind.CLEAR,
-                        "",
-                        "Clear the faults of all modules",
-                        List.of(reason),
-                        List.of("faults recorded"),
-                        List.of(HoldPoint.FAULTS_RECORDED, HoldPoint.WRITES_RELEASED),
-                        true,
-                        facts.pack().modules().size(),
-                        List.of()));
+        return Judgement.Applies.of(reason, Operation.clearing(facts, reason));
     }
 }

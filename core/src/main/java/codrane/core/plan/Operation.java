@@ -58,6 +58,20 @@ public record Operation(
                 + (module.isEmpty() ? "" : "-" + module);
     }
 
+    /** Clears every fault memory, after faults were written down. */
+    static Operation clearing(VehicleFacts facts, String reason) {
+        return new Operation(
+                Kind.CLEAR,
+                "",
+                "Clear the faults of all modules",
+                List.of(reason),
+                List.of("faults recorded"),
+                List.of(HoldPoint.FAULTS_RECORDED, HoldPoint.WRITES_RELEASED),
+                true,
+                facts.pack().modules().size(),
+                List.of());
+    }
+
     /** A reading operation without needs. */
     static Operation reading(Kind kind, String title, String reason, int seconds) {
         return new Operation(kind, "", title, List.of(reason), List.of(), List.of(), true, seconds, List.of());

@@ -44,7 +44,7 @@ public final class ToolReadiness {
         checks.add(cable(facts));
         checks.add(
                 facts.answeredAt().isPresent()
-                        ? Check.good("Answer", "A module of this vehicle answered over it.")
+                        ? Check.good("Answer", "A module answered over it.")
                         : Check.ask("Answer", "Nothing was asked yet. \"Ready\" from a computer proves nothing."));
         return checks;
     }
