@@ -172,4 +172,21 @@ class ArrivalTest {
                 .get("/baselines/" + steps.facts().baseline().orElseThrow().id());
         assertThat(page).contains("Far from what healthy vehicles show", "Rail pressure", "of 24");
     }
+
+    @Test
+    void vehicles_search_findsByAnyPartAndShowsTheNewestFirst() {
+        var store = app.bean(codrane.app.job.jpa.JobStore.class);
+        assertThat(store.vehicleLines("004127")).singleElement().satisfies(line -> {
+            assertThat(line.vin()).isEqualTo(Conditions.LORNE);
+            assertThat(line.jobs()).isPositive();
+        });
+        assertThat(store.vehicleLines("wisp"))
+                .isNotEmpty()
+                .allMatch(l -> l.model().equals("Wisp"));
+        assertThat(store.vehicleLines("%")).hasSizeGreaterThan(20); // no pattern of the database
+        assertThat(store.vehicleLines(""))
+                .isSortedAccordingTo(java.util.Comparator.comparing(codrane.app.job.jpa.JobStore.VehicleLine::lastSeen)
+                        .reversed());
+        assertThat(store.vehicleLines("no such vehicle")).isEmpty();
+    }
 }

@@ -18,13 +18,17 @@ final class Repositories {
 
         List<VehicleEntity> findByOrderByCreatedAtDesc(Limit limit);
 
+        /** Last seen: the newest of its jobs and baselines. */
         @Query("""
                 select new codrane.app.job.jpa.JobStore$VehicleLine(v.vin, v.model,
                   (select count(j) from JobEntity j where j.vehicle = v),
                   (select count(j) from JobEntity j where j.vehicle = v and j.closedAt is null),
-                  v.baselines, coalesce((select max(j.createdAt) from JobEntity j where j.vehicle = v), v.createdAt))
+                  (select count(b) from BaselineEntity b where b.vehicleId = v.id),
+                  coalesce(greatest((select max(j.createdAt) from JobEntity j where j.vehicle = v),
+                    (select max(b.takenAt) from BaselineEntity b where b.vehicleId = v.id)), v.createdAt))
                 from VehicleEntity v where v.vin like :like or upper(v.model) like :like
-                order by coalesce((select max(j.createdAt) from JobEntity j where j.vehicle = v), v.createdAt) desc""")
+                order by coalesce(greatest((select max(j.createdAt) from JobEntity j where j.vehicle = v),
+                  (select max(b.takenAt) from BaselineEntity b where b.vehicleId = v.id)), v.createdAt) desc""")
         List<JobStore.VehicleLine> lines(String like, Limit limit);
     }
 

@@ -6,7 +6,6 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import org.hibernate.annotations.Formula;
 
 @Entity
 @Table(name = "vehicle")
@@ -19,7 +18,4 @@ class VehicleEntity {
     String pack;
     String model;
     Instant createdAt;
-
-    @Formula("(select count(*) from baseline b where b.vehicle_id = id)")
-    long baselines;
 }
