@@ -172,6 +172,10 @@ const WAY_MILLIS = 10000;
 let onTheWaySince = -WAY_MILLIS;
 document.addEventListener('submit', (event) => { onTheWaySince = event.timeStamp; });
 document.addEventListener('click', (event) => { if (event.target.closest('a[href]')) onTheWaySince = event.timeStamp; });
+function go(url, event) {
+  onTheWaySince = event.timeStamp;
+  location.href = url;
+}
 function freshen() {
   const wait = onTheWaySince + WAY_MILLIS - performance.now();
   if (wait > 0) setTimeout(freshen, wait); else location.reload();
@@ -220,9 +224,9 @@ document.addEventListener('keydown', (event) => {
   }
   if (typing || event.ctrlKey || event.metaKey || event.altKey || burst) return;
   const job = document.body.dataset.job;
-  if (job && STAGES[event.key]) location.href = '/jobs/' + job + '/' + STAGES[event.key];
+  if (job && STAGES[event.key]) go('/jobs/' + job + '/' + STAGES[event.key], event);
   else if (event.key === '/') { event.preventDefault(); document.getElementById('find').focus(); }
-  else if (event.key === 'n' && document.getElementById('new-job')) location.href = '/jobs/new';
+  else if (event.key === 'n' && document.getElementById('new-job')) go('/jobs/new', event);
   else if (event.key === '?') { const keys = document.getElementById('keys'); keys.hidden = !keys.hidden; }
 });
 document.addEventListener('click', (event) => {

@@ -25,6 +25,25 @@ class ActOvertakenTest {
         }
     }
 
+    @Test
+    void key_whosePageComesLate_isNotOvertakenByATaskThatEnds(App app) throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + steps.number + "/baseline");
+            browser.awaitNext("Store a baseline");
+            browser.page.route("**/jobs/" + steps.number + "/identify", route -> {
+                for (int i = 0; i < 300 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+                pause(1000);
+                route.resume();
+            });
+            browser.act("Read and store");
+            browser.page.waitForSelector(".busy:visible");
+            browser.page.keyboard().press("3");
+            browser.awaitNext("Identify is done");
+            assertThat(browser.page.url()).endsWith("/identify");
+        }
+    }
+
     private static void answerLate(Route route, JobSteps steps) {
         if (!route.request().method().equals("POST")) {
             route.resume();
