@@ -9,8 +9,10 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import codrane.app.RunningApp.App;
+import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
+import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
 import codrane.app.job.JobIntake;
@@ -187,6 +189,7 @@ class BadInputTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm("0TVWP2E67TN002240", "test", "REPLACE_MODULE", "climate", "NEW"), "lead");
         long number = ((JobIntake.Taken.Job) taken).number();
+        app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, "lead");
         acts.keep(number, HoldPoint.CONSENT, "lead", "");
         assertThat(acts.benchCheck(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
         acts.scan(number, "lead");
