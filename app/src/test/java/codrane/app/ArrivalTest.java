@@ -38,7 +38,7 @@ class ArrivalTest {
     void mend() {
         TestWorld.lockGateways(app);
         TestWorld.act(app.world(), "/faults/clear");
-        TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=3600");
+        TestWorld.authority(app.world(), "tolvane-signing-office", "right?reset=yes&grant-seconds=3600");
         TestWorld.plug(app.world(), Conditions.LORNE);
         TestWorld.actDoip(app.world(), "/plug/" + Conditions.WISP.text());
     }
@@ -144,6 +144,17 @@ class ArrivalTest {
         assertThat(desk.facts(number).access().expired()).isTrue();
         assertThat(desk.facts(number).progress().hold(HoldPoint.AUTHORISED))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
+    }
+
+    @Test
+    void planThatHasEnded_isNamedAndNothingIsGranted() {
+        TestWorld.authority(app.world(), "tolvane-signing-office", "right?plan-ended=yes");
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        assertThat(sentence(app.bean(UnlockActs.class).authorise(number, "tech")))
+                .contains("The plan has ended");
+        assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isEqualTo("locked");
     }
 
     @Test

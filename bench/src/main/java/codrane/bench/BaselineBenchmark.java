@@ -9,6 +9,7 @@ import codrane.core.octets.Bytes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -75,7 +76,13 @@ public class BaselineBenchmark {
                     List.of()));
         }
         return new BaselineFile(
-                "0BKLR3A46MN004127", "brennick-lorne", "2026-03-01T09:00:00Z", "on", modules, List.of());
+                "0BKLR3A46MN004127",
+                "brennick-lorne",
+                "2026-03-01T09:00:00Z",
+                "on",
+                modules,
+                List.of(),
+                Optional.empty());
     }
 
     /** Both vehicles decoded, and what differs found. */

@@ -6,6 +6,8 @@ import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.ToolLook;
 import codrane.core.access.WorkshopAccount;
 import java.security.Principal;
+import java.time.Instant;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,8 +28,10 @@ class AccessController {
     private final AccessStore store;
     private final Accounts accounts;
     private final Interfaces interfaces;
+    private final InstantSource time;
 
-    AccessController(Access access, AccessStore store, Accounts accounts, Interfaces interfaces) {
+    AccessController(Access access, AccessStore store, Accounts accounts, Interfaces interfaces, InstantSource time) {
+        this.time = time;
         this.access = access;
         this.store = store;
         this.accounts = accounts;
@@ -73,13 +77,18 @@ class AccessController {
                 .toList();
         boolean choosing = account.mailConfirmed();
         return new AuthorityView(
-                id, account, known.trouble(), step(account), choosing ? access.plans(id) : List.of(), candidates);
+                id,
+                account,
+                known.trouble(),
+                step(account, time.instant()),
+                choosing ? access.plans(id) : List.of(),
+                candidates);
     }
 
-    private static String step(WorkshopAccount account) {
+    private static String step(WorkshopAccount account, Instant now) {
         if (!account.registered()) return "register";
         if (!account.mailConfirmed()) return "mail";
-        if (account.plan().isEmpty()) return "plan";
+        if (!account.planHolds(now)) return "plan";
         return account.checkedAt().isPresent() ? "wait" : "none";
     }
 

@@ -92,6 +92,9 @@ class AuthorityClient {
                 true,
                 body.path("mailConfirmed").asBoolean(),
                 Optional.of(body.path("planTitle").asString()).filter(t -> !t.isEmpty()),
+                Optional.of(body.path("planUntil").asString())
+                        .filter(t -> !t.isEmpty())
+                        .map(AuthorityClient::instant),
                 body.path("toolLimit").asInt(),
                 waits.isEmpty() ? Optional.empty() : Optional.of(instant(waits)),
                 technicians,

@@ -13,13 +13,16 @@ import codrane.core.scan.ObdReading;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * A baseline as its page shows it: every module in a line, one of them in full.
  *
  * @param odd values of any module that are far from those of healthy vehicles
  * @param references how many healthy vehicles there are to compare with
+ * @param order codes of the vehicle order with their titles; empty when it was not told
  */
 public record BaselineView(
         String vin,
@@ -28,7 +31,8 @@ public record BaselineView(
         Optional<Detail> detail,
         List<Strip> odd,
         int references,
-        List<ObdReading> obd) {
+        List<ObdReading> obd,
+        String order) {
     /** One module in a line. */
     public record Row(
             String id,
@@ -97,7 +101,17 @@ public record BaselineView(
                 file.module(id).map(m -> detail(pack, m, references)),
                 odd,
                 references.size(),
-                file.obd());
+                file.obd(),
+                file.order().map(o -> order(pack, o)).orElse(""));
+    }
+
+    /** Codes with their titles. */
+    private static String order(Pack pack, String codes) {
+        Map<String, String> titles =
+                pack.equipment().order().map(o -> o.titles()).orElse(Map.of());
+        return Arrays.stream(codes.split(" +"))
+                .map(code -> titles.containsKey(code) ? code + " " + titles.get(code) : code)
+                .collect(Collectors.joining(", "));
     }
 
     static String title(Pack pack, String module) {

@@ -27,6 +27,7 @@ public final class Main {
                 case "pack check" -> PackCommand.check(arguments, output);
                 case "baseline verify" -> BaselineCommand.verify(arguments, output);
                 case "baseline diff" -> BaselineCommand.diff(arguments, output);
+                case "part check" -> PartCommand.check(arguments, output);
                 case "serial check" -> SerialCommand.check(arguments, output);
                 default -> {
                     if (command.startsWith("standin")) yield StandinCommand.run(arguments, output);

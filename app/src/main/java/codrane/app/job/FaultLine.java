@@ -54,7 +54,7 @@ public record FaultLine(
                 pack.module(fault.module()).title(),
                 fault.code().text(),
                 text.map(Pack.FaultText::title).orElse("Not described in the pack"),
-                fault.statusText() + ", status " + "%02X".formatted(fault.status()),
+                fault.statusText() + "; %02X: ".formatted(fault.status()) + String.join(", ", fault.bits()),
                 triage.cause(),
                 triage.next(),
                 outcome.map(Outcome::word).orElse(""),

@@ -271,6 +271,24 @@ class MainTest {
         assertThat(run("power", file.toString())).isEqualTo(2);
     }
 
+    @Test
+    void partCheck_numbers_giveVerdictListAndLock() {
+        assertThat(run("part", "check", "brennick-lorne", "tail-lift", "BK-67220-B2", "bk 67220 b3", "--json"))
+                .isZero();
+        assertThat(json(out).path("verdict").asString()).isEqualTo("accepted-suffix");
+        assertThat(json(out).path("vinLocked").asBoolean()).isFalse();
+        out.reset();
+        assertThat(run("part", "check", "brennick-lorne", "tail-lift", "BK-67220-B2", "BK-67220-A9", "--json"))
+                .isEqualTo(1);
+        assertThat(json(out).path("verdict").asString()).isEqualTo("predecessor");
+        out.reset();
+        assertThat(run("part", "check", "brennick-lorne", "restraints", "BK-45018-B2", "BK-99999-B2", "--json"))
+                .isEqualTo(1);
+        assertThat(json(out).path("vinLocked").asBoolean()).isTrue();
+        assertThat(run("part", "check", "brennick-lorne", "warp-drive", "A", "B"))
+                .isEqualTo(2);
+    }
+
     private Path baseline(String name, codrane.standin.vehicle.Setup setup) throws IOException {
         var workshop = new codrane.standin.VirtualWorkshop(setup);
         var reading = new codrane.link.scan.DeepReader(workshop.link(), setup.pack())

@@ -31,9 +31,11 @@ public final class AccessCheck {
                 "The workshop's mail is not confirmed: type the code that was sent there."));
         needs.add(owner(
                 Kind.PLAN,
-                account.plan().isPresent(),
+                account.planHolds(now),
                 account.plan().map(p -> "Plan: " + p + ".").orElse(""),
-                "No plan is taken: it says how many tools may be registered."));
+                account.plan().isEmpty()
+                        ? "No plan is taken: it says how many tools may be registered."
+                        : "The plan has ended: the owner renews it. Nothing is granted until then."));
         needs.add(check(account, now));
         boolean member = account.technicians().contains(technician);
         needs.add(owner(

@@ -11,6 +11,7 @@ import java.util.Optional;
  *
  * @param authority name for people
  * @param plan title; empty when none is taken
+ * @param planUntil when the plan ends; empty without one
  * @param toolLimit tools that the plan allows; 0 without a plan
  * @param checkedAt when a check that is under way will end
  * @param technicians names as the authority has them
@@ -22,6 +23,7 @@ public record WorkshopAccount(
         boolean registered,
         boolean mailConfirmed,
         Optional<String> plan,
+        Optional<Instant> planUntil,
         int toolLimit,
         Optional<Instant> checkedAt,
         List<String> technicians,
@@ -35,7 +37,21 @@ public record WorkshopAccount(
     /** The authority does not know the workshop. */
     public static WorkshopAccount none(String authority, Instant askedAt) {
         return new WorkshopAccount(
-                authority, false, false, Optional.empty(), 0, Optional.empty(), List.of(), Map.of(), askedAt);
+                authority,
+                false,
+                false,
+                Optional.empty(),
+                Optional.empty(),
+                0,
+                Optional.empty(),
+                List.of(),
+                Map.of(),
+                askedAt);
+    }
+
+    /** Whether there is a plan, and it has not ended. */
+    public boolean planHolds(Instant now) {
+        return plan.isPresent() && planUntil.map(now::isBefore).orElse(true);
     }
 
     /** Tools that may still be registered. */

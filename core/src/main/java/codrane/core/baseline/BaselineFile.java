@@ -14,10 +14,17 @@ import java.util.Optional;
  * @param takenAt instant as text, UTC
  * @param key position while it was read: off, on, running or unknown
  * @param modules in the file's order
+ * @param order codes of the vehicle order; absent when it was not told
  * @param obd legislated diagnostics, one for each module that takes part
  */
 public record BaselineFile(
-        String vin, String pack, String takenAt, String key, List<Module> modules, List<ObdReading> obd) {
+        String vin,
+        String pack,
+        String takenAt,
+        String key,
+        List<Module> modules,
+        List<ObdReading> obd,
+        Optional<String> order) {
     static final String SCHEMA = "codrane.baseline/1";
     private static final int MOST_MODULES = 256;
 
@@ -102,7 +109,8 @@ public record BaselineFile(
                     modules.stream().map(BaselineFile::module).toList(),
                     root.has("obd")
                             ? root.list("obd").stream().map(BaselineFile::obd).toList()
-                            : List.of()));
+                            : List.of(),
+                    root.has("order") ? Optional.of(root.text("order")) : Optional.empty()));
         } catch (BadTree e) {
             return new Read.Bad(e.sentence);
         }

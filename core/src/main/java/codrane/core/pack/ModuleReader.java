@@ -92,8 +92,8 @@ final class ModuleReader {
         String fitted = in.text("fitted");
         if (!fitted.isEmpty() && !compiled.matcher(fitted).matches())
             in.problem("fitted", "does not match the pattern");
-        PackModule.Parts parts =
-                new PackModule.Parts(compiled, fitted.isEmpty() ? "?" : fitted, in.textLists("interchangeable"));
+        PackModule.Parts parts = new PackModule.Parts(
+                compiled, fitted.isEmpty() ? "?" : fitted, in.textLists("interchangeable"), in.texts("chain"));
         in.end();
         return parts;
     }

@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import codrane.core.part.PartNumber;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -80,11 +81,17 @@ public record PackModule(
 
     /**
      * @param pattern with the groups base and suffix
+     * @param chain suffixes from oldest to newest; may be empty
      * @param fitted number of the part in a vehicle as built; matches the pattern
      */
-    public record Parts(Pattern pattern, String fitted, List<List<String>> interchangeable) {
+    public record Parts(Pattern pattern, String fitted, List<List<String>> interchangeable, List<String> chain) {
         public Parts {
             interchangeable = interchangeable.stream().map(List::copyOf).toList();
+            chain = List.copyOf(chain);
+        }
+
+        public PartNumber.Numbering numbering() {
+            return new PartNumber.Numbering(pattern, interchangeable, chain);
         }
 
         /** The fitted number without its last digit: revisions that one calibration serves begin with it. */

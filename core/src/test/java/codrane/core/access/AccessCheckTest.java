@@ -18,7 +18,16 @@ class AccessCheckTest {
     private static WorkshopAccount account(
             Optional<Instant> checkedAt, List<String> people, Map<String, String> tools) {
         return new WorkshopAccount(
-                "Brennick Trade Desk", true, true, Optional.of("Three tools"), 3, checkedAt, people, tools, NOW);
+                "Brennick Trade Desk",
+                true,
+                true,
+                Optional.of("Three tools"),
+                Optional.of(NOW.plusSeconds(1)),
+                3,
+                checkedAt,
+                people,
+                tools,
+                NOW);
     }
 
     private static Optional<AccessNeed> first(WorkshopAccount account, Optional<String> serial) {
@@ -48,6 +57,18 @@ class AccessCheckTest {
     void judge_checkEnded_isHeld() {
         assertThat(first(account(Optional.of(NOW), List.of("tech"), Map.of(PLOVER, "Plover")), Optional.of(PLOVER)))
                 .isEmpty();
+    }
+
+    @Test
+    void judge_planThatHasEnded_isForTheOwnerToRenew() {
+        AccessNeed need = AccessCheck.first(AccessCheck.judge(
+                        account(Optional.empty(), List.of("tech"), Map.of(PLOVER, "Plover")),
+                        "tech",
+                        Optional.of(PLOVER),
+                        NOW.plusSeconds(1)))
+                .orElseThrow();
+        assertThat(need.kind()).isEqualTo(Kind.PLAN);
+        assertThat(need.sentence()).contains("has ended");
     }
 
     @Test

@@ -9,6 +9,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.plan.Situations;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -31,7 +32,8 @@ class DriftTest {
                 true,
                 List.of(),
                 List.of());
-        return new BaselineFile(vin, "brennick-lorne", "2026-03-01T10:00:00Z", "on", List.of(lift), List.of());
+        return new BaselineFile(
+                vin, "brennick-lorne", "2026-03-01T10:00:00Z", "on", List.of(lift), List.of(), Optional.empty());
     }
 
     private static BaselineFile file(String software, Bytes block) {
@@ -73,7 +75,8 @@ class DriftTest {
                 "tail-lift", "answers", lift.identification(), List.of(strange), List.of(), true, List.of(), List.of());
         Drift drift = Drift.of(
                 Situations.LORNE,
-                new BaselineFile(odd.vin(), odd.pack(), odd.takenAt(), "on", List.of(then), List.of()),
+                new BaselineFile(
+                        odd.vin(), odd.pack(), odd.takenAt(), "on", List.of(then), List.of(), Optional.empty()),
                 file("3.12", LEFT));
         assertThat(drift.all()).anySatisfy(lost -> {
             assertThat(lost.was()).isEqualTo("hovering");

@@ -23,6 +23,12 @@ class FaultTriageTest {
     }
 
     @Test
+    void bits_ofAStatus_areNamedLowestFirst() {
+        assertThat(new Fault("engine", FaultCode.parse("P1A93-00"), 0x89).bits())
+                .containsExactly("test failed", "confirmed", "lamp asked for");
+    }
+
+    @Test
     void of_missingCoding_isNoDiagnosis() {
         assertThat(next(PRESENT, Optional.of(Cause.CODING_MISSING), Optional.empty(), false))
                 .contains("goes when the module is coded");

@@ -116,6 +116,7 @@ public final class AuthorityOffice {
             default -> Mode.RIGHT;
         };
         if (given.containsKey("reset")) demo();
+        if (given.containsKey("plan-ended")) counter.workshops.values().forEach(w -> w.endPlan(time.instant()));
         if (given.containsKey("grant-seconds"))
             counter.grantFor = Duration.ofSeconds(Long.parseLong(given.get("grant-seconds")));
         return Answer.good(Map.of("mode", mode));

@@ -1,6 +1,7 @@
 package codrane.standin.service;
 
 import java.security.SecureRandom;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -12,6 +13,7 @@ import java.util.Set;
 /** What an authority knows of one workshop. */
 final class WorkshopFile {
     private static final SecureRandom RANDOM = new SecureRandom();
+    private static final Duration YEAR = Duration.ofDays(365);
 
     private final String name;
     private final String mail;
@@ -22,6 +24,7 @@ final class WorkshopFile {
     private boolean confirmed;
     private Optional<Plan> plan = Optional.empty();
     private Instant checkedAt = Instant.MAX;
+    private Instant planUntil = Instant.MAX;
 
     /** @param tools that may be registered */
     record Plan(String id, String title, int tools, int crowns) {
@@ -83,7 +86,13 @@ final class WorkshopFile {
         if (wanted.get().tools() < tools.size()) return Optional.of("More tools are registered than this plan allows.");
         if (plan.isEmpty()) checkedAt = checkEnds;
         plan = wanted;
+        planUntil = checkEnds.plus(YEAR);
         return Optional.empty();
+    }
+
+    /** For tests and the next room. */
+    void endPlan(Instant now) {
+        planUntil = now;
     }
 
     Optional<String> addTechnician(String who) {
@@ -110,6 +119,7 @@ final class WorkshopFile {
     Optional<String> refusal(String technician, String serial, Instant now) {
         if (!confirmed) return Optional.of("The workshop's mail is not confirmed.");
         if (plan.isEmpty()) return Optional.of("The workshop has no plan.");
+        if (!now.isBefore(planUntil)) return Optional.of("The workshop's plan has ended.");
         if (now.isBefore(checkedAt)) return Optional.of("The workshop is still being checked.");
         if (!technicians.contains(technician))
             return Optional.of(technician + " is not a technician of this workshop.");
@@ -124,6 +134,7 @@ final class WorkshopFile {
         look.put("mailConfirmed", confirmed);
         look.put("plan", plan.map(Plan::id).orElse(""));
         look.put("planTitle", plan.map(Plan::title).orElse(""));
+        look.put("planUntil", planUntil.equals(Instant.MAX) ? "" : planUntil.toString());
         look.put("toolLimit", plan.map(Plan::tools).orElse(0));
         boolean waits = plan.isPresent() && now.isBefore(checkedAt);
         look.put("checkedAt", waits ? checkedAt.toString() : "");

@@ -65,6 +65,10 @@ class AuthorityOfficeTest {
         SignedGrant grant = ((Decoded<SignedGrant>) SignedGrant.decode(Bytes.parse(hex))).value();
         assertThat(grant.grant().workshop()).isEqualTo(YARD);
         assertThat(grant.grant().until()).isEqualTo(now.get().plus(Duration.ofHours(1)));
+        now.set(now.get().plus(Duration.ofDays(366)));
+        assertThat(grant("PLV2-204417").body().toString()).contains("plan has ended");
+        assertThat(act("plan", "plan", "one").status()).isEqualTo(200); // renewed
+        assertThat(grant("PLV2-204417").status()).isEqualTo(200);
     }
 
     @Test
