@@ -9,7 +9,7 @@ import java.util.Optional;
  * What a fault means, and what to do about it.
  *
  * @param cause its class, in words
- * @param next the next act, as a sentence
+ * @param next the next act, as a sentence; empty when nothing is to be done
  */
 public record FaultTriage(String cause, String next) {
     /**
@@ -60,7 +60,7 @@ public record FaultTriage(String cause, String next) {
 
     private static String afterwards(Fault fault, Outcome outcome, Situation situation) {
         return switch (outcome) {
-            case GONE -> "Nothing: it is gone.";
+            case GONE -> "";
             case NEW ->
                 situation.cause().equals(Optional.of(Cause.PROGRAMMING_TRANSIENT))
                         ? "Expected after the work: clear it, and read again."
