@@ -43,10 +43,8 @@ public record FaultTriage(String cause, String next) {
         if (situation.note().isPresent()) return "Leave it; look again at the end, with the reason removed.";
         if (situation.cause().isEmpty()) return "Diagnose it before a baseline is believed.";
         return switch (situation.cause().get()) {
-            case CODING_MISSING -> "No diagnosis: it goes when the module is coded.";
-            case IDENTITY -> "No diagnosis: it goes when the part's identity is written.";
-            case SOFTWARE -> "No diagnosis: it goes when the module is programmed.";
-            case PROGRAMMING_TRANSIENT -> clear(situation);
+            case CODING_MISSING, IDENTITY, SOFTWARE -> "No diagnosis until then.";
+            case PROGRAMMING_TRANSIENT -> capital(clear(situation));
             case REAL ->
                 fault.present()
                         ? "Mend its cause first: while it is present, clearing does nothing."
@@ -55,7 +53,11 @@ public record FaultTriage(String cause, String next) {
     }
 
     private static String clear(Situation situation) {
-        return situation.gatewayLocked() ? "Unlock the gateway, then clear it." : "Clear it after the work.";
+        return situation.gatewayLocked() ? "unlock the gateway, then clear it." : "clear it after the work.";
+    }
+
+    private static String capital(String sentence) {
+        return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
     }
 
     private static String afterwards(Fault fault, Outcome outcome, Situation situation) {

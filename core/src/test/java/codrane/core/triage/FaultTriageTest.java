@@ -31,15 +31,15 @@ class FaultTriageTest {
     @Test
     void of_missingCoding_isNoDiagnosis() {
         assertThat(next(PRESENT, Optional.of(Cause.CODING_MISSING), Optional.empty(), false))
-                .contains("goes when the module is coded");
+                .isEqualTo("No diagnosis until then.");
     }
 
     @Test
     void of_storedBehindALockedGateway_isUnlockedFirst() {
         assertThat(next(STORED, Optional.of(Cause.REAL), Optional.empty(), true))
-                .contains("Unlock the gateway");
+                .contains("unlock the gateway");
         assertThat(next(STORED, Optional.of(Cause.REAL), Optional.empty(), false))
-                .contains("Clear it after the work");
+                .contains("clear it after the work");
     }
 
     @Test
