@@ -7,6 +7,7 @@ import codrane.app.baseline.BaselineImport;
 import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
 import codrane.app.job.Acted;
+import codrane.app.job.BaselineActs;
 import codrane.app.job.IdentifyActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobIntake;
@@ -66,7 +67,7 @@ class ArrivalTest {
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
         app.bean(JobActs.class).benchCheck(steps.number, "tech");
         steps.scan();
-        app.bean(codrane.app.job.BaselineActs.class).store(steps.number, "", "tech");
+        app.bean(BaselineActs.class).store(steps.number, "", "tech");
         steps.awaitTask();
         var file = app.bean(Baselines.class)
                 .file(steps.facts().baseline().orElseThrow().id());
@@ -155,6 +156,51 @@ class ArrivalTest {
         assertThat(sentence(app.bean(UnlockActs.class).authorise(number, "tech")))
                 .contains("The plan has ended");
         assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isEqualTo("locked");
+    }
+
+    @Test
+    void wholeBlock_sameModuleAndSoftware_isRestoredToItsLastOctet() throws InterruptedException {
+        String left = TestWorld.lookDoip(app.world())
+                .path("modules")
+                .path("climate")
+                .path("coding")
+                .toString();
+        TestWorld.actDoip(app.world(), "/updated/climate");
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm(Conditions.WISP.text(), "test", "FIND_LOST_SETTING", "", ""), "tech");
+        JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
+        JobActs acts = app.bean(JobActs.class);
+        BaselineActs baselines = app.bean(BaselineActs.class);
+        acts.keep(steps.number, HoldPoint.CONSENT, "tech", "");
+        acts.benchCheck(steps.number, "tech");
+        steps.scan();
+        baselines.store(steps.number, "", "tech");
+        steps.awaitTask();
+        List<String> both = List.of("climate-main/*", "climate-main/prewarm");
+        assertThat(sentence(baselines.choose(steps.number, both, "tech"))).contains("tick the one or the other");
+        assertThat(sentence(baselines.choose(steps.number, List.of("body-main/*"), "tech")))
+                .contains("is not lost");
+        assertThat(baselines.choose(steps.number, List.of("climate-main/*"), "tech"))
+                .isInstanceOf(Acted.Done.class);
+        acts.plan(steps.number, "tech");
+        acts.keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(app.bean(UnlockActs.class).authorise(steps.number, "tech")).isInstanceOf(Acted.Done.class);
+        for (int i = 0;
+                i < 200
+                        && !steps.facts()
+                                .progress()
+                                .openBefore(codrane.core.plan.Stage.RUN)
+                                .isEmpty();
+                i++) Thread.sleep(100);
+        steps.run();
+        for (int i = 0; i < 300 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        assertThat(steps.facts().run().orElseThrow().finished()).isTrue();
+        assertThat(TestWorld.lookDoip(app.world())
+                        .path("modules")
+                        .path("climate")
+                        .path("coding")
+                        .toString())
+                .isEqualTo(left);
     }
 
     @Test
