@@ -90,14 +90,15 @@ public class JobDesk {
     public JobFacts facts(JobRecord job) {
         Pack pack = packs.get(job.packId());
         Optional<PlanRecord> plan = jobs.plan(job.id());
+        JobStore.Scans scans = jobs.scans(job.id(), runs.firstStart(job.id()));
         return new JobFacts(
                 job,
                 pack,
                 jobs.holds(job.id()),
                 benchChecks.get(job.id()),
-                jobs.firstScan(job.id()),
-                jobs.scanUntil(job.id(), runs.firstStart(job.id()).orElse(time.instant())),
-                jobs.latestScan(job.id()),
+                scans.first(),
+                scans.before(),
+                scans.latest(),
                 baselines.ofJob(job.id()),
                 plan,
                 shelf.prepared(job.id()),

@@ -10,6 +10,7 @@ import codrane.core.power.PowerForecast.Curve;
 import codrane.core.power.PowerForecast.Load;
 import codrane.core.power.PowerForecast.SupportUnit;
 import codrane.core.power.PowerWindow;
+import codrane.core.power.StateOfCharge;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -36,7 +37,8 @@ public record PowerView(
         int bandTop,
         int bandHeight) {
     private static final int WORK_SECONDS = 600;
-    private static final int LONGEST_KEY_SECONDS = 7200;
+    private static final int LONGEST_KEY_MINUTES = 120;
+    private static final double HALF = 50;
     private static final double ABOVE_START = 0.3;
     private static final int WIDTH = 890;
     private static final int HEIGHT = 120;
@@ -66,7 +68,7 @@ public record PowerView(
                 forecast.reason(),
                 text("%.0f A at least", forecast.ratingA()),
                 text("%.1f V", Math.min(window.upper(), window.start() + ABOVE_START)),
-                keyMinutes(battery, pack, window),
+                keyMinutes(forecast.charge(), battery, pack),
                 forecast.withUnit().map(PowerView::points).orElse(""),
                 points(forecast.withoutUnit()),
                 loads.stream().mapToInt(Load::seconds).sum(),
@@ -85,16 +87,11 @@ public record PowerView(
         return loads;
     }
 
-    private static Optional<Integer> keyMinutes(Battery battery, Pack pack, PowerWindow window) {
-        Curve alone = PowerForecast.of(
-                        battery,
-                        Optional.empty(),
-                        List.of(new Load(LONGEST_KEY_SECONDS, pack.supply().keyOnA())),
-                        window)
-                .withoutUnit();
-        for (int second = 0; second < alone.volts().size(); second++)
-            if (alone.volts().get(second) < battery.chemistry().voltsAt(50)) return Optional.of(second / 60);
-        return Optional.empty();
+    /** Until half of the battery is used, by the lower end of what it may hold. */
+    private static Optional<Integer> keyMinutes(StateOfCharge charge, Battery battery, Pack pack) {
+        double usableAh = Math.max(0, charge.low() - HALF) / 100 * battery.capacityAh();
+        int minutes = (int) (60 * usableAh / Math.max(0.1, pack.supply().keyOnA()));
+        return minutes > LONGEST_KEY_MINUTES ? Optional.empty() : Optional.of(minutes);
     }
 
     private static String points(Curve curve) {

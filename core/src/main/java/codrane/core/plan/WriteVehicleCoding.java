@@ -34,7 +34,7 @@ final class WriteVehicleCoding implements Rule {
                         Operation.Kind.WRITE_CODING,
                         module.id(),
                         "Write the coding of the " + module.lowerTitle(),
-                        List.of(reason, "Source: the line sheet of this VIN, since the old module is gone."),
+                        List.of(reason, "Source: the line sheet of this VIN."),
                         List.of("line sheet of this VIN", "supply at coding voltage"),
                         List.of(HoldPoint.SHEET_CHECKED, HoldPoint.WRITES_RELEASED),
                         true,

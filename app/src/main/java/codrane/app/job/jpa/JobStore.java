@@ -15,6 +15,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -24,6 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 public class JobStore {
     private static final int MOST_OPEN = 500;
+    private static final int MOST_PARSED = 600;
 
     private final Repositories.Vehicles vehicles;
     private final Repositories.Jobs jobs;
@@ -31,6 +33,7 @@ public class JobStore {
     private final Repositories.Scans scans;
     private final Repositories.Plans plans;
     private final Repositories.LineSheets sheets;
+    private final Map<Long, Map<String, ModuleReading>> parsed = new ConcurrentHashMap<>();
 
     JobStore(
             Repositories.Vehicles vehicles,
@@ -183,21 +186,37 @@ public class JobStore {
         scans.save(scan);
     }
 
+    /** A scan without what was read. */
+    record ScanHead(long id, Instant takenAt, String takenBy) {}
+
+    /**
+     * Scans of a job.
+     *
+     * @param before the last one before the first run
+     */
+    public record Scans(Optional<ScanRecord> first, Optional<ScanRecord> before, Optional<ScanRecord> latest) {}
+
+    /** @param firstRun when the job's first run began */
     @Transactional(readOnly = true)
-    public Optional<ScanRecord> firstScan(long jobId) {
-        return scans.findFirstByJobIdOrderByTakenAt(jobId).map(JobStore::record);
+    public Scans scans(long jobId, Optional<Instant> firstRun) {
+        List<ScanHead> heads = scans.heads(jobId);
+        Optional<ScanHead> before = heads.stream()
+                .filter(h -> firstRun.map(run -> !h.takenAt().isAfter(run)).orElse(true))
+                .reduce((one, next) -> next);
+        return new Scans(
+                heads.stream().findFirst().map(this::scan),
+                before.map(this::scan),
+                heads.isEmpty() ? Optional.empty() : Optional.of(scan(heads.getLast())));
     }
 
-    /** The last one that was taken until then. */
-    @Transactional(readOnly = true)
-    public Optional<ScanRecord> scanUntil(long jobId, Instant until) {
-        return scans.findFirstByJobIdAndTakenAtLessThanEqualOrderByTakenAtDesc(jobId, until)
-                .map(JobStore::record);
-    }
-
-    @Transactional(readOnly = true)
-    public Optional<ScanRecord> latestScan(long jobId) {
-        return scans.findFirstByJobIdOrderByTakenAtDesc(jobId).map(JobStore::record);
+    /** A scan never changes: what was parsed once is kept. */
+    private ScanRecord scan(ScanHead head) {
+        if (parsed.size() > MOST_PARSED) parsed.clear();
+        Map<String, ModuleReading> readings = parsed.computeIfAbsent(
+                head.id(),
+                id -> java.util.Collections.unmodifiableMap(
+                        ReadingJson.read(scans.findById(id).orElseThrow().readings)));
+        return new ScanRecord(head.id(), head.takenAt(), head.takenBy(), readings);
     }
 
     public void addPlan(long jobId, long scanId, Plan plan, String who, Instant now) {
@@ -236,10 +255,6 @@ public class JobStore {
         return sheets.findByJobId(jobId).stream()
                 .map(s -> new SheetRecord(s.module, s.source, s.content, s.at, s.who))
                 .toList();
-    }
-
-    private static ScanRecord record(ScanEntity scan) {
-        return new ScanRecord(scan.id, scan.takenAt, scan.takenBy, ReadingJson.read(scan.readings));
     }
 
     private static JobRecord record(JobEntity job) {

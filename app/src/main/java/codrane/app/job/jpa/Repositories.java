@@ -1,7 +1,6 @@
 package codrane.app.job.jpa;
 
 import codrane.core.plan.HoldPoint;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -56,11 +55,10 @@ final class Repositories {
     }
 
     interface Scans extends JpaRepository<ScanEntity, Long> {
-        Optional<ScanEntity> findFirstByJobIdOrderByTakenAtDesc(long jobId);
-
-        Optional<ScanEntity> findFirstByJobIdOrderByTakenAt(long jobId);
-
-        Optional<ScanEntity> findFirstByJobIdAndTakenAtLessThanEqualOrderByTakenAtDesc(long jobId, Instant until);
+        /** Oldest first, without what was read. */
+        @Query("select new codrane.app.job.jpa.JobStore$ScanHead(s.id, s.takenAt, s.takenBy) from ScanEntity s"
+                + " where s.jobId = :jobId order by s.takenAt, s.id")
+        List<JobStore.ScanHead> heads(long jobId);
     }
 
     interface Plans extends JpaRepository<PlanEntity, Long> {
