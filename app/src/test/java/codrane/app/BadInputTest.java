@@ -17,6 +17,7 @@ import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
+import codrane.app.job.PrepareActs;
 import codrane.app.live.JobTasks;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.core.calibration.Manifest;
@@ -150,13 +151,14 @@ class BadInputTest {
     @Test
     void sheet_wrongOrForAnotherVehicle_isRefused() throws Exception {
         long number = jobAtPrepare();
-        JobActs acts = app.bean(JobActs.class);
-        assertThat(sentence(acts.pasteSheet(number, "LFT/01  00 | 00", "lead"))).contains("check byte does not fit");
-        assertThat(sentence(acts.pasteSheet(number, "", "lead"))).contains("hold 0 octets");
+        PrepareActs prepares = app.bean(PrepareActs.class);
+        assertThat(sentence(prepares.pasteSheet(number, "LFT/01  00 | 00", "lead")))
+                .contains("check byte does not fit");
+        assertThat(sentence(prepares.pasteSheet(number, "", "lead"))).contains("hold 0 octets");
         var pack = TestWorld.pack("brennick-lorne");
         String donors = app.bean(MakerServiceClient.class)
                 .lineSheet(pack, "tail-lift", new codrane.core.vin.Vin("0BKLR3A48MN004131"));
-        assertThat(sentence(acts.pasteSheet(number, donors, "lead"))).contains("for another VIN");
+        assertThat(sentence(prepares.pasteSheet(number, donors, "lead"))).contains("for another VIN");
         assertThat(app.bean(JobDesk.class).facts(number).sheet()).isEmpty();
     }
 
@@ -164,6 +166,7 @@ class BadInputTest {
     void acts_outOfOrder_areRefusedAndNothingIsWritten() throws Exception {
         long number = jobAtPrepare();
         JobActs acts = app.bean(JobActs.class);
+        PrepareActs prepares = app.bean(PrepareActs.class);
         long runs = rows("run");
         assertThat(sentence(acts.run(number, java.util.List.of(), "lead")))
                 .contains("Still open", "The plan is agreed to");
@@ -176,8 +179,9 @@ class BadInputTest {
                 .contains("why it is waived");
         assertThat(sentence(acts.waive(number, HoldPoint.PLAN_AGREED, "lead", "because")))
                 .contains("can't be waived");
-        assertThat(sentence(acts.fetchCalibration(number, "NO-SUCH", "lead"))).contains("does not offer");
-        assertThat(sentence(acts.fetchCalibration(number, "LFT-312-Z", "lead")))
+        assertThat(sentence(prepares.fetchCalibration(number, "NO-SUCH", "lead")))
+                .contains("does not offer");
+        assertThat(sentence(prepares.fetchCalibration(number, "LFT-312-Z", "lead")))
                 .contains("the file is for BK-67220-Z1");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
         assertThat(rows("run")).isEqualTo(runs);

@@ -11,6 +11,7 @@ import codrane.app.job.JobDesk;
 import codrane.app.job.JobFacts;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
+import codrane.app.job.PrepareActs;
 import codrane.app.live.JobTasks;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
@@ -64,9 +65,9 @@ final class JobSteps {
     JobSteps toRun(String manifest) throws InterruptedException {
         toPlan();
         done(acts.keep(number, HoldPoint.PLAN_AGREED, WHO, ""));
-        done(acts.fetchCalibration(number, manifest, WHO));
+        done(app.bean(PrepareActs.class).fetchCalibration(number, manifest, WHO));
         awaitTask();
-        done(acts.fetchSheet(number, WHO));
+        done(app.bean(PrepareActs.class).fetchSheet(number, WHO));
         for (int i = 0; i < 200 && !facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
         assertThat(facts().progress().openBefore(Stage.RUN)).isEmpty();
         return this;

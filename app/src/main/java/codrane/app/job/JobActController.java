@@ -22,14 +22,22 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class JobActController {
     private final JobActs acts;
+    private final PrepareActs prepares;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
     private final BenchActs benches;
     private final JobTasks tasks;
 
-    JobActController(JobActs acts, UnlockActs unlocking, BaselineActs baselines, BenchActs benches, JobTasks tasks) {
+    JobActController(
+            JobActs acts,
+            PrepareActs prepares,
+            UnlockActs unlocking,
+            BaselineActs baselines,
+            BenchActs benches,
+            JobTasks tasks) {
         this.benches = benches;
         this.acts = acts;
+        this.prepares = prepares;
         this.baselines = baselines;
         this.unlocking = unlocking;
         this.tasks = tasks;
@@ -106,24 +114,24 @@ class JobActController {
 
     @PostMapping("/calibration")
     String calibration(@PathVariable long number, @RequestParam String id, Principal who, RedirectAttributes flash) {
-        return then(acts.fetchCalibration(number, id, who.getName()), number, "prepare", flash);
+        return then(prepares.fetchCalibration(number, id, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/calibration-upload")
     String upload(@PathVariable long number, @RequestParam MultipartFile file, Principal who, RedirectAttributes flash)
             throws IOException {
-        return then(acts.uploadCalibration(number, file.getBytes(), who.getName()), number, "prepare", flash);
+        return then(prepares.uploadCalibration(number, file.getBytes(), who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/line-sheet")
     String sheet(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.fetchSheet(number, who.getName()), number, "prepare", flash);
+        return then(prepares.fetchSheet(number, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/line-sheet-pasted")
     String pasted(@PathVariable long number, @RequestParam String text, Principal who, RedirectAttributes flash) {
         flash.addFlashAttribute("pasted", text.length() > 20_000 ? "" : text);
-        return then(acts.pasteSheet(number, text, who.getName()), number, "prepare", flash);
+        return then(prepares.pasteSheet(number, text, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/run")

@@ -43,7 +43,7 @@ class JobController {
     private final JobDesk desk;
     private final JobIntake intake;
     private final IntakeStore intakes;
-    private final JobActs acts;
+    private final PrepareActs prepares;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
     private final BenchActs benches;
@@ -59,7 +59,7 @@ class JobController {
             JobDesk desk,
             JobIntake intake,
             IntakeStore intakes,
-            JobActs acts,
+            PrepareActs prepares,
             UnlockActs unlocking,
             BaselineActs baselines,
             BenchActs benches,
@@ -73,7 +73,7 @@ class JobController {
         this.desk = desk;
         this.intake = intake;
         this.intakes = intakes;
-        this.acts = acts;
+        this.prepares = prepares;
         this.unlocking = unlocking;
         this.baselines = baselines;
         this.benches = benches;
@@ -214,7 +214,7 @@ class JobController {
     private void addPrepare(JobFacts facts, Model model) {
         if (facts.plan().isEmpty() || facts.replaced().isEmpty()) return;
         try {
-            model.addAttribute("offers", acts.offers(facts));
+            model.addAttribute("offers", prepares.offers(facts));
         } catch (ServiceException e) {
             model.addAttribute("serviceTrouble", e.getMessage());
         }

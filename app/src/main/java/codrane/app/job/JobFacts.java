@@ -259,40 +259,7 @@ public record JobFacts(
 
     /** What a fresh scan says against the plan; empty when there is no scan from after the run. */
     public Optional<List<String>> readBackTroubles() {
-        return after().map(scan -> {
-            List<String> troubles = new java.util.ArrayList<>();
-            job.replacedModule().ifPresent(id -> troubles.addAll(troubles(scan, id)));
-            if (job.kind() == JobKind.CLEAR_FAULTS) troubles.addAll(notCleared(scan));
-            troubles.addAll(notPutBack(scan));
-            return troubles;
-        });
-    }
-
-    /** Faults that were stored without being present, and are still there: the clear did nothing, whatever it answered. */
-    private List<String> notCleared(ScanRecord after) {
-        List<Fault> then = before.map(ScanRecord::faults).orElse(List.of());
-        return after.faults().stream()
-                .filter(now -> then.stream().anyMatch(was -> !was.present() && was.equals(now)))
-                .map(f -> f.code().text() + " in " + pack.module(f.module()).lowerTitle()
-                        + " was not cleared, whatever was answered.")
-                .toList();
-    }
-
-    /** Chosen settings must read as chosen, and no other bit of their blocks may differ from before. */
-    private List<String> notPutBack(ScanRecord after) {
-        if (putBack.isEmpty() || before.isEmpty()) return List.of();
-        List<String> troubles = new java.util.ArrayList<>();
-        putBackBlocks(before.get().readings()).forEach((layout, wanted) -> {
-            String module = putBack.stream()
-                    .filter(p -> p.layout().equals(layout))
-                    .map(PutBack::module)
-                    .findFirst()
-                    .orElseThrow();
-            ModuleReading reading = after.readings().getOrDefault(module, ModuleReading.silent(module));
-            if (!wanted.equals(reading.coding().get(layout)))
-                troubles.add(pack.layouts().get(layout).title() + " is not what was to be put back.");
-        });
-        return troubles;
+        return after().map(scan -> new ReadBack(this, scan).troubles());
     }
 
     /** Blocks with the chosen settings put into what the modules held, by layout. */
@@ -307,35 +274,5 @@ public record JobFacts(
                     instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);
         }
         return blocks;
-    }
-
-    private List<String> troubles(ScanRecord scan, String id) {
-        List<String> troubles = new java.util.ArrayList<>();
-        PackModule module = pack.module(id);
-        AgreementMatrix.Row row = matrix(scan).rows().stream()
-                .filter(r -> r.module().equals(id))
-                .findFirst()
-                .orElseThrow();
-        for (AgreementMatrix.Cell cell : List.of(row.vin(), row.hardware(), row.software(), row.coding())) {
-            if (cell.mark() != AgreementMatrix.Mark.AGREES) troubles.add(module.title() + ": " + cell.words() + ".");
-        }
-        ModuleReading reading = scan.readings().getOrDefault(id, ModuleReading.silent(id));
-        if (planHas(Operation.Kind.PROGRAM)) {
-            String after = calibration.map(c -> c.manifest().softwareAfter()).orElse("");
-            if (!reading.text(Ident.SOFTWARE).orElse("").equals(after))
-                troubles.add("It does not report software " + after + ".");
-        }
-        if (planHas(Operation.Kind.WRITE_CODING)) troubles.addAll(codingTroubles(module, reading));
-        return troubles;
-    }
-
-    private List<String> codingTroubles(PackModule module, ModuleReading reading) {
-        Map<String, Bytes> wanted = sheet.map(LineSheetFacts::blocks).orElse(Map.of());
-        return pack.blocksOf(module).stream()
-                .filter(layout -> !wanted.getOrDefault(layout.id(), Bytes.EMPTY)
-                        .equals(reading.coding().get(layout.id())))
-                .map(Layout::title)
-                .map(title -> title + " is not what the line sheet says.")
-                .toList();
     }
 }

@@ -45,6 +45,10 @@ final class PutBackLostSettings implements Rule {
             var block = Optional.ofNullable(reading).map(r -> r.coding().get(setting.layout()));
             if (block.isEmpty() || block.get().length() != layout.length())
                 return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");
+            if (!setting.whole()
+                    && layout.encode(Map.of(setting.field(), setting.value()), block.get())
+                            instanceof Layout.Encoded.Refused(String reason))
+                return Optional.of(title(layout, setting) + " can't be put back: " + reason);
             String now = setting.whole()
                     ? block.get().hex()
                     : layout.decode(block.get()).getOrDefault(setting.field(), "");

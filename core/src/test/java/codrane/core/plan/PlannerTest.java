@@ -179,6 +179,15 @@ class PlannerTest {
     }
 
     @Test
+    void plan_valueThatTheLayoutDoesNotTake_isBlocked() {
+        assertThat(putBack(new PutBack("tail-lift", "lift-main", "platform", "hovering", platform()))
+                        .blocks())
+                .singleElement()
+                .asString()
+                .contains("can't be put back");
+    }
+
+    @Test
     void plan_nothingChosen_writesNothing() {
         Plan plan = putBack();
         assertThat(plan.blocked()).isFalse();
