@@ -74,7 +74,7 @@ public class Tools {
                 answeredAt);
     }
 
-    private static Told told(BenchInterface bench, ToolLook look) {
+    static Told told(BenchInterface bench, ToolLook look) {
         return new Told(
                 look.serial(),
                 bench.serialMask(),

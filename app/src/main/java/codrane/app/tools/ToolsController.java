@@ -44,13 +44,7 @@ class ToolsController {
         ToolStore.Noted noted = tools.noted(bench.name());
         ToolFacts facts = new ToolFacts(
                 bench.name(),
-                bench.tool()
-                        .map(t -> new ToolFacts.Told(
-                                t.serial(),
-                                bench.serialMask(),
-                                new ToolFacts.Versions(t.driver(), t.firmware()),
-                                t.wireless(),
-                                t.celsius())),
+                bench.tool().map(t -> Tools.told(bench, t)),
                 bench.wanted(),
                 noted.licenceUntil(),
                 Optional.empty(),
