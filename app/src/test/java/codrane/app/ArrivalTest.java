@@ -130,6 +130,20 @@ class ArrivalTest {
     }
 
     @Test
+    void scanAfterThePlan_opensThePlanAgain() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isTrue();
+        steps.scan();
+        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isFalse();
+        assertThat(sentence(app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
+                .contains("rests on the newest scan");
+        app.bean(JobActs.class).plan(steps.number, "tech");
+        app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isTrue();
+    }
+
+    @Test
     void authorisation_thatRunsOut_isNotBelievedForTheNextRun() throws InterruptedException {
         TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=6");
         JobIntake.Taken taken = app.bean(JobIntake.class)

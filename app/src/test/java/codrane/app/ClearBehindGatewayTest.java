@@ -11,6 +11,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** K1, whole, in a real browser: faults behind a secure gateway, from the lock-out through its remedy to the proof. */
@@ -101,6 +102,14 @@ class ClearBehindGatewayTest {
         browser.awaitNext("Have tech added as technician");
         assertThat(browser.page.textContent("main")).contains("Authorising leads back to it");
         assertThat(faults("tail-lift").has("C1029-08")).isTrue();
+        assertThat(app.bean(JdbcClient.class) // the fault alone proves nothing: this gateway claims to be done
+                        .sql(
+                                "select count(*) from run r join job j on j.id = r.job_id join vehicle v on v.id = j.vehicle_id"
+                                        + " where v.vin = ?")
+                        .param(Conditions.ALMERY.text())
+                        .query(Long.class)
+                        .single())
+                .isZero();
     }
 
     /** The owner adds the technician; the tool's number comes from the tool; the authority is asked. */

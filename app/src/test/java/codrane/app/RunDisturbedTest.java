@@ -9,6 +9,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
+import java.nio.file.Path;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -47,6 +48,7 @@ class RunDisturbedTest {
                             .path("bootOnly")
                             .asBoolean())
                     .isTrue();
+            picture(app, job.number);
             pause(11_000); // recovery wants a supply that has held for 10 s
             job.recover();
             await("the run is finished", () -> !run(job).running());
@@ -64,6 +66,15 @@ class RunDisturbedTest {
                     .filteredOn(row -> row.purpose().equals("Write the VIN"))
                     .hasSize(1); // never twice
             app.context().close();
+        }
+    }
+
+    private static void picture(App app, long number) {
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/run");
+            browser.awaitNext("The run was interrupted: recover it");
+            browser.picture(Path.of(System.getProperty("codrane.screenshots", "target/screenshots"))
+                    .resolve("interrupted.png"));
         }
     }
 

@@ -57,12 +57,6 @@ class AccessController {
         model.addAttribute(
                 "authorities", access.authorities().stream().map(this::view).toList());
         model.addAttribute(
-                "tools",
-                interfaces.all().stream()
-                        .map(BenchInterface::tool)
-                        .flatMap(Optional::stream)
-                        .toList());
-        model.addAttribute(
                 "models", interfaces.all().stream().map(BenchInterface::name).toList());
         model.addAttribute("granted", store.latest());
         model.addAttribute("workshop", access.workshop());

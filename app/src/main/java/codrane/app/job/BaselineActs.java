@@ -121,7 +121,8 @@ public class BaselineActs {
             String sentence = answers
                     ? "The old " + module.lowerTitle() + " was read and is kept."
                     : "The old " + module.lowerTitle() + " could not be read: it does not answer.";
-            intakes.put(job.id(), facts.intake().with(new IntakeNotes.OldReading(answers, sentence)), now, who);
+            IntakeNotes notes = intakes.get(job.id()); // as they are by now: somebody may have typed meanwhile
+            intakes.put(job.id(), notes.with(new IntakeNotes.OldReading(answers, sentence)), now, who);
             audit.record(who, answers ? "read the old module" : "could not read the old module", "job " + number, "");
         });
         return DONE;

@@ -140,8 +140,8 @@ public class JobActs {
         return switch (point) {
             case IDENTITY_SETTLED -> facts.before().isEmpty() ? Optional.of("Scan first.") : Optional.empty();
             case PLAN_AGREED ->
-                facts.plan().isEmpty()
-                        ? Optional.of("There is no plan yet.")
+                facts.plan().isEmpty() || facts.planIsOld()
+                        ? Optional.of("There is no plan yet that rests on the newest scan.")
                         : facts.plan().get().plan().blocks().stream().findFirst();
             case WRITES_RELEASED -> Optional.of("The writes are released by starting the run.");
             case FUNCTION_TESTED -> facts.after().isEmpty() ? Optional.of("Scan again first.") : Optional.empty();
@@ -227,6 +227,8 @@ public class JobActs {
     public Acted recover(long number, String who) {
         JobFacts facts = desk.facts(number);
         if (facts.run().isEmpty() || !facts.run().get().interrupted()) return refused("There is no interrupted run.");
+        Optional<Acted> stranger = strangers.refuse(facts);
+        if (stranger.isPresent()) return stranger.get();
         return switch (orders.build(facts, who)) {
             case RunOrders.Built.Missing(String sentence) -> refused(sentence);
             case RunOrders.Built.Order(var order) ->

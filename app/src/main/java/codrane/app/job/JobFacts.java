@@ -109,6 +109,14 @@ public record JobFacts(
         return access.gateway();
     }
 
+    /** Whether the vehicle was read again, before any run, since the plan was made: what was agreed to rests on something else. */
+    public boolean planIsOld() {
+        return run.isEmpty()
+                && plan.isPresent()
+                && before.isPresent()
+                && plan.get().scanId() != before.get().id();
+    }
+
     /** Seconds that the plan's writes take, by the pack; 0 without a plan. */
     public int writingSeconds() {
         return plan.map(p -> p.plan().writes().mapToInt(Operation::seconds).sum())
@@ -189,6 +197,7 @@ public record JobFacts(
 
     private Hold state(HoldPoint point) {
         if (!needed(point)) return Hold.NOT_NEEDED;
+        if (point == HoldPoint.PLAN_AGREED && planIsOld()) return Hold.OPEN;
         Optional<HoldRecord> person = personHold(point);
         if (person.isPresent()) return person.get().waived() ? Hold.WAIVED : Hold.KEPT;
         return keptByFact(point) ? Hold.KEPT : Hold.OPEN;

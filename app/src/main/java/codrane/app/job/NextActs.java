@@ -74,6 +74,14 @@ final class NextActs {
                     List.of(Act.read("Make the plan", "/plan")));
         }
         Plan plan = facts.plan().get().plan();
+        if (facts.planIsOld()) {
+            return new NextAct(
+                    "Plan again: the vehicle was read since",
+                    "The plan rests on an earlier scan. What is written must rest on the newest one.",
+                    NOTHING_WRITTEN,
+                    Tone.DIFFERS,
+                    List.of(Act.read("Plan again", "/plan")));
+        }
         if (plan.blocked()) {
             return new NextAct(
                     "The plan is blocked",

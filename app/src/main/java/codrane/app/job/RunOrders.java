@@ -56,6 +56,10 @@ class RunOrders {
                 && !facts.sheet().map(LineSheetFacts::good).orElse(false)) {
             return new Built.Missing("The line sheet is not good.");
         }
+        boolean allChosen = facts.putBack().stream()
+                .allMatch(p ->
+                        facts.putBackBlocks(facts.before().get().readings()).containsKey(p.layout()));
+        if (!allChosen) return new Built.Missing("A chosen setting can't be put into its block: compare again.");
         JobRecord job = facts.job();
         RunOrder.Subject subject = new RunOrder.Subject(
                 job.id(), job.number(), job.vehicleId(), facts.plan().get().id(), who);
@@ -128,7 +132,7 @@ class RunOrders {
                 : facts.sheet().orElseThrow().blocks();
         for (Layout layout : facts.pack().blocksOf(module)) {
             Bytes block = blocks.get(layout.id());
-            if (block == null) continue;
+            if (block == null) continue; // nothing of this block was chosen
             tasks.add(new RunTask.Write(
                     module, layout.dataIdentifier(), block, window, "Write coding: " + layout.title()));
         }

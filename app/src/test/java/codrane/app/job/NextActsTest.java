@@ -2,12 +2,16 @@ package codrane.app.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.app.access.Access;
 import codrane.app.baseline.BaselineSummary;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
+import codrane.app.vehicle.ToolLook;
+import codrane.core.access.WorkshopAccount;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
@@ -89,6 +93,28 @@ class NextActsTest {
 
         Moment leftAs() {
             baselines = List.of(BASELINE, baseline(2, BaselineSummary.Purpose.AS_LEFT));
+            return this;
+        }
+
+        Moment locked(WorkshopAccount account, String trouble) {
+            access = new JobAccess(
+                    new Gateway.Locked(),
+                    Optional.empty(),
+                    Optional.of(new Access.Known(account, trouble)),
+                    Optional.of(PLOVER),
+                    Optional.empty(),
+                    T0);
+            return this;
+        }
+
+        Moment authorised(int seconds) {
+            access = new JobAccess(
+                    new Gateway.Authorised(T0.plusSeconds(seconds)),
+                    Optional.empty(),
+                    Optional.of(new Access.Known(account(List.of("tech")), "")),
+                    Optional.of(PLOVER),
+                    Optional.empty(),
+                    T0);
             return this;
         }
 
@@ -194,6 +220,89 @@ class NextActsTest {
             JobFacts facts = facts();
             return NextActs.of(facts, facts.progress().current(), "tech");
         }
+    }
+
+    private static final ToolLook PLOVER = new ToolLook("Plover", "PLV2-204417", "4.2", "2.8", false, 35, "", Map.of());
+
+    private static WorkshopAccount account(List<String> technicians) {
+        return new WorkshopAccount(
+                "Brennick Trade Desk",
+                true,
+                true,
+                Optional.of("Three tools"),
+                Optional.empty(),
+                3,
+                Optional.empty(),
+                technicians,
+                Map.of("PLV2-204417", "Plover"),
+                T0);
+    }
+
+    @Test
+    void next_replacementWhoseOldModuleNobodyAskedFor_asksBeforeConsent() {
+        Moment moment = new Moment();
+        moment.intake = IntakeNotes.NONE;
+        assertThat(moment.next().title()).isEqualTo("Is the old tail lift still in the vehicle?");
+        moment.intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.STILL_IN);
+        assertThat(moment.next().title()).isEqualTo("Does the customer agree?");
+    }
+
+    @Test
+    void next_oldModuleStillIn_isReadAsSoonAsTheLinkIsProven() {
+        Moment moment = new Moment().kept(HoldPoint.CONSENT).benchAt(13.7);
+        moment.intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.STILL_IN);
+        assertThat(moment.next().title()).isEqualTo("Read the old tail lift before anyone removes it");
+        moment.intake = moment.intake.with(new IntakeNotes.OldReading(false, "It could not be read."));
+        assertThat(moment.next().title()).isEqualTo("Fit the new part, then scan all modules");
+    }
+
+    @Test
+    void next_vehicleReadAgainAfterThePlanWasAgreed_isPlannedAgain() {
+        Moment moment = atPrepare();
+        moment.before = Optional.of(new ScanRecord(7, T0.plusSeconds(30), "tech", USED));
+        NextAct next = moment.next();
+        assertThat(next.title()).isEqualTo("Plan again: the vehicle was read since");
+        assertThat(moment.facts().progress().openBefore(Stage.RUN)).contains(HoldPoint.PLAN_AGREED);
+    }
+
+    @Test
+    void next_scanOfARunUnderWay_doesNotMakeThePlanOld() {
+        Moment moment =
+                atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(RunRecord.State.INTERRUPTED, "Lost.");
+        moment.before = Optional.of(new ScanRecord(7, T0.plusSeconds(30), "tech", USED));
+        assertThat(moment.next().title()).isEqualTo("The run was interrupted: recover it");
+    }
+
+    @Test
+    void next_lockedGateway_namesTheFirstThingThatIsMissing() {
+        Moment moment = atDecide();
+        assertThat(moment.locked(WorkshopAccount.none("Brennick Trade Desk", T0), "")
+                        .next()
+                        .title())
+                .isEqualTo("Register the workshop at the authority");
+        assertThat(moment.locked(account(List.of("lead")), "").next().title())
+                .isEqualTo("Have tech added as technician");
+        assertThat(moment.locked(account(List.of("tech")), "").next().title()).isEqualTo("Authorise this vehicle");
+        assertThat(moment.locked(account(List.of("tech")), "It can't be reached.")
+                        .next()
+                        .title())
+                .isEqualTo("The authority does not answer");
+    }
+
+    @Test
+    void next_lockedGateway_readingGoesOnInItsOwnStage() {
+        JobFacts facts = atDecide().locked(account(List.of("lead")), "").facts();
+        assertThat(facts.progress().current()).isEqualTo(Stage.UNLOCK);
+        assertThat(NextActs.of(facts, Stage.DECIDE, "tech").title()).isEqualTo("Let the rules make a plan");
+        assertThat(NextActs.of(facts, Stage.BASELINE, "tech").title()).isEqualTo("Baseline is done");
+    }
+
+    @Test
+    void next_authorisationShorterThanTheWrites_isRenewedFirst() {
+        assertThat(atPrepare().authorised(3600).facts().progress().hold(HoldPoint.AUTHORISED))
+                .isEqualTo(codrane.core.plan.JobProgress.Hold.KEPT);
+        assertThat(atPrepare().authorised(5).next().title()).isEqualTo("Renew the authorisation: it ends too soon");
+        assertThat(atPrepare().authorised(-5).next().title()).isEqualTo("The authorisation has ended: authorise again");
     }
 
     private static Moment atIdentify() {
