@@ -69,8 +69,12 @@ final class BenchGates implements RunGates {
         }
     }
 
+    /** Faults are cleared in every module, so a module that is only cleared is a witness still. */
     private Verdict sameVehicle() {
-        Set<String> written = order.tasks().stream().map(t -> t.module().id()).collect(Collectors.toSet());
+        Set<String> written = order.tasks().stream()
+                .filter(t -> !(t instanceof RunTask.Clear))
+                .map(t -> t.module().id())
+                .collect(Collectors.toSet());
         return Witness.stranger(link, order.pack(), order.before(), written)
                 .<Verdict>map(s -> new Verdict.Closed("Not started: " + s, "Plug into the right one, then run again."))
                 .orElseGet(Verdict.Open::new);

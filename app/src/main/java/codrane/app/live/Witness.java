@@ -28,10 +28,10 @@ public final class Witness {
                     .flatMap(r -> r.octets(Ident.SERIAL));
             if (then.isEmpty()) continue;
             Optional<Bytes> now = new VehicleScanner(link, pack).data(module, module.did(Ident.SERIAL));
-            if (now.isPresent() && !now.equals(then))
-                return Optional.of("Another vehicle is on the cable than the one that was scanned: the "
-                        + module.lowerTitle() + " has another serial number.");
-            return Optional.empty();
+            if (now.isEmpty()) continue;
+            if (now.equals(then)) return Optional.empty();
+            return Optional.of("Another vehicle is on the cable than the one that was scanned: the "
+                    + module.lowerTitle() + " has another serial number.");
         }
         return Optional.empty();
     }
