@@ -13,6 +13,7 @@ import codrane.app.job.JobActs;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.UnlockActs;
+import codrane.app.live.RunStore;
 import codrane.core.plan.HoldPoint;
 import codrane.core.vin.Vin;
 import codrane.standin.Conditions;
@@ -41,6 +42,7 @@ class ArrivalTest {
         TestWorld.act(app.world(), "/faults/clear");
         TestWorld.authority(app.world(), "tolvane-signing-office", "right?reset=yes&grant-seconds=3600");
         TestWorld.plug(app.world(), Conditions.LORNE);
+        TestWorld.act(app.world(), "/key/on");
         TestWorld.actDoip(app.world(), "/plug/" + Conditions.WISP.text());
     }
 
@@ -106,6 +108,24 @@ class ArrivalTest {
                 .contains("was not read in this job");
         identify.note(steps.number, fault.module(), fault.code().text(), "covered by a load", "tech");
         assertThat(steps.facts().faultNote(fault.module(), fault.code().text())).contains("covered by a load");
+    }
+
+    /** The link ends with the cable; the other vehicle is then known as another before the run goes on. */
+    @Test
+    void cableMovedWhileTheKeyIsAwaited_stopsTheRunAndRecoveryIsRefused() throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toRun("LFT-312-B");
+        TestWorld.act(app.world(), "/key/off");
+        steps.run();
+        Thread.sleep(2500);
+        assertThat(steps.facts().run().orElseThrow().running()).isTrue();
+        TestWorld.plug(app.world(), Conditions.ALMERY);
+        TestWorld.act(app.world(), "/key/on");
+        for (int i = 0; i < 200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        var run = steps.facts().run().orElseThrow();
+        assertThat(run.sentence()).startsWith("The link was lost");
+        assertThat(app.bean(RunStore.class).journal(run.id(), 500)).isEmpty();
+        assertThat(sentence(app.bean(JobActs.class).recover(steps.number, "tech")))
+                .contains("Another vehicle is on the cable");
     }
 
     @Test
