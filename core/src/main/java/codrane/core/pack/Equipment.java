@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param features settings that belong together
  * @param safety what can hurt at this vehicle, in short sentences
  * @param cables that fit its diagnostic socket
+ * @param habits of the maker
  * @param asleepAfter with the key off, until the modules fall silent
  */
 public record Equipment(
@@ -24,7 +25,8 @@ public record Equipment(
         List<Feature> features,
         List<String> safety,
         List<Cable> cables,
-        Duration asleepAfter) {
+        Duration asleepAfter,
+        Habits habits) {
     /** What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park; the key also 2: running. */
     public enum Sensor {
         KEY,
@@ -49,10 +51,19 @@ public record Equipment(
      * @param holders modules that keep it; the first is asked
      * @param titles of the codes
      * @param factory codes of a vehicle as built
+     * @param families codes of which at most one holds, by family
+     * @param follow modules whose coding follows from a code, by code; the part itself is the last one
      */
     public record VehicleOrder(
-            int dataIdentifier, List<String> holders, Map<String, String> titles, List<String> factory) {
+            int dataIdentifier,
+            List<String> holders,
+            Map<String, String> titles,
+            List<String> factory,
+            Map<String, List<String>> families,
+            Map<String, List<String>> follow) {
         public VehicleOrder {
+            families = Map.copyOf(families);
+            follow = Map.copyOf(follow);
             holders = List.copyOf(holders);
             titles = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(titles));
             factory = List.copyOf(factory);
@@ -95,6 +106,10 @@ public record Equipment(
      * @param window in which the key must be turned
      */
     public record Limits(int attempts, Duration lockout, Duration window) {}
+
+    public Optional<Feature> feature(String id) {
+        return features.stream().filter(f -> f.id().equals(id)).findFirst();
+    }
 
     /** The feature to which a setting belongs. */
     public Optional<Feature> featureOf(String layout, String field) {

@@ -1,6 +1,7 @@
 package codrane.core.pack;
 
 import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Equipment.Limits;
 import codrane.core.pack.Equipment.Position;
@@ -12,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Reads what a vehicle has as a whole. */
 final class EquipmentReader {
@@ -33,7 +35,8 @@ final class EquipmentReader {
                 in.has("features") ? features(in.map("features")) : List.of(),
                 in.texts("safety"),
                 in.mapsIfAny("cables").stream().map(EquipmentReader::cable).toList(),
-                Duration.ofSeconds(in.integer("asleep-after-s", 1, 3600, 20)));
+                Duration.ofSeconds(in.integer("asleep-after-s", 1, 3600, 20)),
+                habits(in));
     }
 
     private Map<Sensor, Position> sensors(YamlMap in) {
@@ -91,10 +94,37 @@ final class EquipmentReader {
             YamlMap entry = in.map(id);
             List<Feature.Setting> settings = new ArrayList<>();
             for (String text : entry.texts("settings")) setting(entry, text).ifPresent(settings::add);
-            features.add(new Feature(id, entry.text("title"), settings));
+            features.add(new Feature(
+                    id,
+                    entry.text("title"),
+                    settings,
+                    entry.has("on") ? values(entry.map("on")) : Map.of(),
+                    Set.copyOf(entry.texts("excludes")),
+                    entry.texts("after"),
+                    ModuleReader.concerns(entry),
+                    entry.text("look-first", "")));
+            features.getLast().excludes().stream()
+                    .filter(other -> !in.has(other))
+                    .forEach(other -> missing(entry, "excludes", other));
             entry.end();
         }
         return features;
+    }
+
+    /** Values by layout, slash, field; each must be one that the field can hold. */
+    private Map<Feature.Setting, String> values(YamlMap in) {
+        Map<Feature.Setting, String> values = new LinkedHashMap<>();
+        for (String text : in.keys()) {
+            String value = in.text(text);
+            Optional<Feature.Setting> setting = setting(in, text);
+            if (setting.isEmpty()) continue;
+            Layout layout = layouts.get(setting.get().layout());
+            boolean holds = layout.encode(Map.of(setting.get().field(), value), Bytes.filled(layout.length(), 0))
+                    instanceof Layout.Encoded.Block;
+            if (holds) values.put(setting.get(), value);
+            else in.problem(text, "is " + value + ", which the field can't hold");
+        }
+        return values;
     }
 
     /** As layout, slash, field. */
@@ -123,9 +153,44 @@ final class EquipmentReader {
                 in.integer("id", 0, 0xFFFF),
                 holders.stream().filter(modules::containsKey).toList(),
                 titles,
-                factory);
+                factory,
+                in.has("families") ? codeLists(in.map("families"), titles.keySet(), true) : Map.of(),
+                in.has("follow") ? codeLists(in.map("follow"), titles.keySet(), false) : Map.of());
         in.end();
         return order;
+    }
+
+    /** Lists by key: of codes by family, or of modules by code. */
+    private Map<String, List<String>> codeLists(YamlMap in, Set<String> codes, boolean families) {
+        Map<String, List<String>> lists = new LinkedHashMap<>();
+        for (String key : in.keys()) {
+            List<String> items = in.texts(key);
+            if (!families && !codes.contains(key)) in.problem(key, "is no code");
+            for (String item : items) if (!(families ? codes : modules.keySet()).contains(item)) missing(in, key, item);
+            lists.put(key, items);
+        }
+        return lists;
+    }
+
+    private Habits habits(YamlMap in) {
+        List<Habits.Pass> passes =
+                in.mapsIfAny("passes").stream().map(EquipmentReader::pass).toList();
+        Map<String, List<String>> wording = new LinkedHashMap<>();
+        if (in.has("service-wording")) {
+            YamlMap words = in.map("service-wording");
+            for (String key : List.of("program", "configure", "initialise")) wording.put(key, words.texts(key));
+            words.end();
+        }
+        Set<CodingSource> sources = in.has("coding-sources")
+                ? in.constants("coding-sources", CodingSource.values())
+                : Set.of(CodingSource.LINE_SHEET);
+        return new Habits(passes, sources.stream().sorted().toList(), wording);
+    }
+
+    private static Habits.Pass pass(YamlMap in) {
+        Habits.Pass pass = new Habits.Pass(in.integer("days", 1, 3660), in.integer("price", 0, 1_000_000));
+        in.end();
+        return pass;
     }
 
     private Immobiliser immobiliser(YamlMap in) {

@@ -2,6 +2,7 @@ package codrane.core.pack;
 
 import codrane.core.coding.Layout;
 import codrane.core.pack.PackModule.Ident;
+import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,7 +36,19 @@ final class ModuleReader {
             modules.put(id, module);
         }
         if (modules.isEmpty()) in.problem("", "needs at least one module");
+        modules.values().forEach(module -> references(in.map(module.id()), module, modules.keySet()));
         return modules;
+    }
+
+    private static void references(YamlMap in, PackModule module, Set<String> ids) {
+        module.software().requires().keySet().stream()
+                .filter(other -> !ids.contains(other))
+                .forEach(other -> in.problem("software", "requires the module " + other + ", which is not there"));
+        module.traits()
+                .learnsVinFrom()
+                .filter(other -> !ids.contains(other))
+                .ifPresent(other ->
+                        in.problem("traits", "learns the VIN from the module " + other + ", which is not there"));
     }
 
     private PackModule module(String id, YamlMap in) {
@@ -67,16 +80,24 @@ final class ModuleReader {
     }
 
     private static PackModule.Traits traits(YamlMap in) {
-        if (!in.has("traits")) return new PackModule.Traits(true, false, false, List.of(), List.of());
+        if (!in.has("traits"))
+            return new PackModule.Traits(
+                    VinLock.REWRITABLE, false, false, List.of(), List.of(), Set.of(), Optional.empty());
         YamlMap traits = in.map("traits");
         PackModule.Traits read = new PackModule.Traits(
-                !traits.text("vin", "rewritable").equals("bound"),
+                traits.has("vin") ? traits.constant("vin", VinLock.values()) : VinLock.REWRITABLE,
                 traits.flag("demanding", false),
                 traits.flag("wired-only", false),
                 traits.texts("looks"),
-                traits.texts("uncoded"));
+                traits.texts("uncoded"),
+                concerns(traits),
+                traits.has("learns-vin-from") ? Optional.of(traits.text("learns-vin-from")) : Optional.empty());
         traits.end();
         return read;
+    }
+
+    static Set<Concern> concerns(YamlMap in) {
+        return in.constants("concerns", Concern.values());
     }
 
     private static PackModule.Parts parts(YamlMap in) {
@@ -100,9 +121,22 @@ final class ModuleReader {
 
     private static PackModule.Software software(YamlMap in) {
         String current = in.text("current");
-        PackModule.Software software = new PackModule.Software(current, in.text("needed", current));
+        PackModule.Software software = new PackModule.Software(
+                current,
+                in.text("needed", current),
+                in.has("requires") ? LayoutReader.texts(in.map("requires")) : Map.of(),
+                in.has("file") ? file(in.map("file")) : FileRoute.AT_ONCE);
         in.end();
         return software;
+    }
+
+    private static FileRoute file(YamlMap in) {
+        FileRoute route = new FileRoute(
+                in.constant("way", FileRoute.Way.values()),
+                Duration.ofHours(in.integer("hours", 0, 24 * 60, 0)),
+                in.integer("price", 0, 1_000_000, 0));
+        in.end();
+        return route;
     }
 
     private PackModule.Flash flash(YamlMap in) {

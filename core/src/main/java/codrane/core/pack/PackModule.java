@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 
 /**
@@ -62,20 +63,29 @@ public record PackModule(
     }
 
     /**
-     * @param vinRewritable false: bound to its first VIN for good
      * @param demanding needs the higher voltage window
      * @param looks what a person sees or hears during a write, in words
      * @param uncodedLooks what a person sees while it is not coded
+     * @param concerns what can hurt, or is watched by law
+     * @param learnsVinFrom the neighbour that tells it its VIN; then no VIN is written by hand
      */
     public record Traits(
-            boolean vinRewritable,
+            VinLock vinLock,
             boolean demanding,
             boolean wiredOnly,
             List<String> looks,
-            List<String> uncodedLooks) {
+            List<String> uncodedLooks,
+            Set<Concern> concerns,
+            Optional<String> learnsVinFrom) {
         public Traits {
             looks = List.copyOf(looks);
             uncodedLooks = List.copyOf(uncodedLooks);
+            concerns = Set.copyOf(concerns);
+        }
+
+        /** Whether another VIN can be written over its first one, with the workshop's own means. */
+        public boolean vinRewritable() {
+            return vinLock == VinLock.REWRITABLE;
         }
     }
 
@@ -103,8 +113,14 @@ public record PackModule(
     /**
      * @param current version of a healthy vehicle of the model
      * @param needed least version with which the rest of the vehicle works
+     * @param requires least versions of other modules with which the current one works, by module
+     * @param file how a calibration is got
      */
-    public record Software(String current, String needed) {}
+    public record Software(String current, String needed, Map<String, String> requires, FileRoute file) {
+        public Software {
+            requires = Map.copyOf(requires);
+        }
+    }
 
     /** @param length octets */
     public record Range(long start, int length) {}

@@ -2,10 +2,13 @@ package codrane.core.pack;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
@@ -149,6 +152,27 @@ final class YamlMap {
     /** One of an enum's constants, written in lower case with dashes. */
     <E extends Enum<E>> E constant(String key, E[] choices) {
         return choice(key, List.of(choices), YamlMap::dashed);
+    }
+
+    /** A list of an enum's constants, none when the key is not there. */
+    <E extends Enum<E>> Set<E> constants(String key, E[] choices) {
+        Set<E> found = new LinkedHashSet<>();
+        for (String text : texts(key)) {
+            Optional<E> choice =
+                    Arrays.stream(choices).filter(c -> dashed(c).equals(text)).findFirst();
+            choice.ifPresent(found::add);
+            if (choice.isEmpty())
+                problem(
+                        key,
+                        "has " + text + " (expected one of "
+                                + String.join(
+                                        ", ",
+                                        Arrays.stream(choices)
+                                                .map(YamlMap::dashed)
+                                                .toList())
+                                + ")");
+        }
+        return found;
     }
 
     static String dashed(Enum<?> constant) {

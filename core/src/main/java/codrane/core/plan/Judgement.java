@@ -10,14 +10,22 @@ public sealed interface Judgement {
         public Applies {
             operations = List.copyOf(operations);
         }
-
-        static Applies of(String reason, Operation... operations) {
-            return new Applies(reason, List.of(operations));
-        }
     }
 
     /** The job can't go on as asked. */
     record Blocked(String reason) implements Judgement {}
 
     record NotNeeded(String reason) implements Judgement {}
+
+    static Applies applies(String reason, Operation... operations) {
+        return new Applies(reason, List.of(operations));
+    }
+
+    static NotNeeded notNeeded(String reason) {
+        return new NotNeeded(reason);
+    }
+
+    static Blocked blocked(String reason) {
+        return new Blocked(reason);
+    }
 }

@@ -1,6 +1,9 @@
 package codrane.core.plan;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 
 /**
  * One thing that the plan does.
@@ -9,6 +12,8 @@ import java.util.List;
  * @param needs what must be there first, in words
  * @param seconds expected, from the pack
  * @param prompts what the technician does or sees, in words
+ * @param cautions what can hurt
+ * @param ifLeftHere what it means to stop after it and before the next, as a sentence; empty when it is harmless
  */
 public record Operation(
         Kind kind,
@@ -19,19 +24,33 @@ public record Operation(
         List<HoldPoint> holds,
         boolean safeToStopDuring,
         int seconds,
-        List<String> prompts) {
+        List<String> prompts,
+        List<String> cautions,
+        String ifLeftHere) {
     /** Kinds in the order in which a plan has them. */
     public enum Kind {
+        SET_UP(false),
         SCAN(false),
+        READ_CODING(false),
         BASELINE(false),
         UNLOCK(false),
         PROGRAM(true),
         WRITE_VIN(true),
+        WRITE_ORDER(true),
+        DERIVE_CODING(false),
         WRITE_CODING(true),
         RESET(true),
+        PAIR(true),
+        ADD_KEY(true),
+        SLEEP(false),
+        RELEARN(true),
+        INITIALISE(true),
+        BATTERY_OFF(false),
+        CALIBRATE(true),
         CLEAR(true),
         PROVE(false),
-        FUNCTION_TEST(false);
+        FUNCTION_TEST(false),
+        DRIVE(false);
 
         private final boolean writes;
 
@@ -43,6 +62,11 @@ public record Operation(
         public boolean writes() {
             return writes;
         }
+
+        /** As in JSON and forms: lower case with dashes. */
+        public String key() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
     }
 
     public Operation {
@@ -50,30 +74,65 @@ public record Operation(
         needs = List.copyOf(needs);
         holds = List.copyOf(holds);
         prompts = List.copyOf(prompts);
+        // plans that were stored before there were cautions have none
+        cautions = cautions == null ? List.of() : List.copyOf(cautions);
+        ifLeftHere = Objects.requireNonNullElse(ifLeftHere, "");
+    }
+
+    /** A beginning, to which the withers below add. */
+    public static Operation of(Kind kind, String module, String title, int seconds, String... reasons) {
+        return new Operation(
+                kind, module, title, List.of(reasons), List.of(), List.of(), true, seconds, List.of(), List.of(), "");
+    }
+
+    public Operation because(String reason) {
+        return with(and(reasons, List.of(reason)), needs, holds, prompts, cautions);
+    }
+
+    public Operation needing(String... more) {
+        return with(reasons, and(needs, List.of(more)), holds, prompts, cautions);
+    }
+
+    public Operation holding(HoldPoint... more) {
+        return with(reasons, needs, and(holds, List.of(more)), prompts, cautions);
+    }
+
+    public Operation prompting(List<String> more) {
+        return with(reasons, needs, holds, and(prompts, more), cautions);
+    }
+
+    public Operation warning(List<String> more) {
+        return with(reasons, needs, holds, prompts, and(cautions, more));
+    }
+
+    public Operation notStoppable() {
+        return new Operation(kind, module, title, reasons, needs, holds, false, seconds, prompts, cautions, ifLeftHere);
+    }
+
+    public Operation ifLeftHere(String sentence) {
+        return new Operation(
+                kind, module, title, reasons, needs, holds, safeToStopDuring, seconds, prompts, cautions, sentence);
+    }
+
+    private Operation with(
+            List<String> reasons,
+            List<String> needs,
+            List<HoldPoint> holds,
+            List<String> prompts,
+            List<String> cautions) {
+        return new Operation(
+                kind, module, title, reasons, needs, holds, safeToStopDuring, seconds, prompts, cautions, ifLeftHere);
+    }
+
+    /** Each once. */
+    private static <T> List<T> and(List<T> some, List<T> more) {
+        List<T> all = new ArrayList<>(some);
+        more.stream().filter(item -> !all.contains(item)).forEach(all::add);
+        return all;
     }
 
     /** Names it within its plan, as in forms. */
     public String key() {
-        return kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-')
-                + (module.isEmpty() ? "" : "-" + module);
-    }
-
-    /** Clears every fault memory, after faults were written down. */
-    static Operation clearing(VehicleFacts facts, String reason) {
-        return new Operation(
-                Kind.CLEAR,
-                "",
-                "Clear the faults of all modules",
-                List.of(reason),
-                List.of("faults recorded"),
-                List.of(HoldPoint.FAULTS_RECORDED, HoldPoint.WRITES_RELEASED),
-                true,
-                facts.pack().modules().size(),
-                List.of());
-    }
-
-    /** A reading operation without needs. */
-    static Operation reading(Kind kind, String title, String reason, int seconds) {
-        return new Operation(kind, "", title, List.of(reason), List.of(), List.of(), true, seconds, List.of());
+        return kind.key() + (module.isEmpty() ? "" : "-" + module);
     }
 }

@@ -14,7 +14,6 @@ import codrane.core.vin.Vin;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Readings of invented vehicles, for tests. */
 public final class Situations {
@@ -59,19 +58,17 @@ public final class Situations {
         return ((Layout.Encoded.Block) layout.encode(values, start)).octets();
     }
 
-    static VehicleFacts clearing(Map<String, ModuleReading> readings, Gateway gateway) {
-        return new VehicleFacts(
-                JobKind.CLEAR_FAULTS, LORNE, VIN, Optional.empty(), Optional.empty(), readings, gateway);
+    public static VehicleFacts clearing(Map<String, ModuleReading> readings, Gateway gateway) {
+        return facts(JobKind.CLEAR_FAULTS, readings, gateway);
     }
 
-    static VehicleFacts replaced(String module, Map<String, ModuleReading> readings) {
-        return new VehicleFacts(
-                JobKind.REPLACE_MODULE,
-                LORNE,
-                VIN,
-                Optional.of(module),
-                Optional.of(PartOrigin.SECOND_HAND),
-                readings,
-                new Gateway.None());
+    public static VehicleFacts facts(JobKind kind, Map<String, ModuleReading> readings, Gateway gateway) {
+        return VehicleFacts.of(kind, LORNE, VIN, ModuleAnswer.of(LORNE, VIN, readings), gateway);
+    }
+
+    /** A second-hand part, the old one gone. */
+    public static VehicleFacts replaced(String module, Map<String, ModuleReading> readings) {
+        return facts(JobKind.REPLACE_MODULE, readings, new Gateway.None())
+                .with(PartFacts.of(module).with(PartOrigin.SECOND_HAND).with(PartFacts.Old.GONE));
     }
 }

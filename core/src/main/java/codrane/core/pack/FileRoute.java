@@ -1,0 +1,31 @@
+package codrane.core.pack;
+
+import java.time.Duration;
+
+/**
+ * How a module's calibration is got.
+ *
+ * @param lead from asking until it is here
+ * @param price in crowns; 0 when it is included
+ */
+public record FileRoute(Way way, Duration lead, int price) {
+    /** At once and included; what a pack says nothing about. */
+    public static final FileRoute AT_ONCE = new FileRoute(Way.DOWNLOAD, Duration.ZERO, 0);
+
+    /** The ways there are. */
+    public enum Way {
+        DOWNLOAD("downloaded at once"),
+        PURCHASE("bought by number from the part label"),
+        MAIL("asked for by mail with VIN and part number, and sent");
+
+        private final String words;
+
+        Way(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+}

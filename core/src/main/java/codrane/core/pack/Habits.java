@@ -1,0 +1,25 @@
+package codrane.core.pack;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * How a maker goes about things, as far as a plan depends on it.
+ *
+ * @param passes to the maker's service, as sold; none when it asks for none
+ * @param codingSources that there are for this model, besides an old module
+ * @param wording what the service information calls things: words by {@code program}, {@code configure}, {@code initialise}
+ */
+public record Habits(List<Pass> passes, List<CodingSource> codingSources, Map<String, List<String>> wording) {
+    /**
+     * @param days that it lasts
+     * @param price in crowns
+     */
+    public record Pass(int days, int price) {}
+
+    public Habits {
+        passes = List.copyOf(passes);
+        codingSources = List.copyOf(codingSources);
+        wording = Map.copyOf(wording);
+    }
+}

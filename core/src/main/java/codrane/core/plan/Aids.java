@@ -1,0 +1,63 @@
+package codrane.core.plan;
+
+import codrane.core.pack.CodingSource;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What is at hand for a job, and what somebody found out.
+ *
+ * @param sources of coding that are here
+ * @param wording of the service information, as typed or pasted; may be empty
+ * @param content whether the module's software is the maker's
+ * @param settled what was tried already to calm the vehicle down; messages stayed all the same
+ */
+public record Aids(
+        Set<CodingSource> sources, Optional<Keys> keys, String wording, Content content, Set<Settling> settled) {
+    public static final Aids NONE = new Aids(Set.of(), Optional.empty(), "", Content.UNKNOWN, Set.of());
+
+    /**
+     * @param known how many the vehicle is known to have, 0..20
+     * @param here how many are here
+     */
+    public record Keys(int known, int here) {}
+
+    /** What the verification number says about a module's software. */
+    public enum Content {
+        UNKNOWN,
+        STOCK,
+        ALTERED
+    }
+
+    /** Ways to calm a vehicle down, the least invasive first. */
+    public enum Settling {
+        SLEEP,
+        RELEARN,
+        RESET
+    }
+
+    public Aids {
+        sources = Set.copyOf(sources);
+        settled = Set.copyOf(settled);
+    }
+
+    public Aids with(Keys here) {
+        return new Aids(sources, Optional.of(here), wording, content, settled);
+    }
+
+    public Aids withWording(String text) {
+        return new Aids(sources, keys, text, content, settled);
+    }
+
+    public Aids with(Content found) {
+        return new Aids(sources, keys, wording, found, settled);
+    }
+
+    public Aids withSources(Set<CodingSource> here) {
+        return new Aids(here, keys, wording, content, settled);
+    }
+
+    public Aids withSettled(Set<Settling> tried) {
+        return new Aids(sources, keys, wording, content, tried);
+    }
+}

@@ -1,0 +1,51 @@
+package codrane.core.plan;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What is wanted of the vehicle, where a kind of job leaves that open.
+ *
+ * @param settings to be changed
+ * @param feature to be enabled
+ * @param order what is to become of the vehicle order
+ */
+public record Wishes(List<SettingChange> settings, Optional<String> feature, OrderChange order) {
+    public static final Wishes NONE = new Wishes(List.of(), Optional.empty(), OrderChange.NONE);
+
+    /**
+     * @param now option codes of the order as it was read; empty when it was not
+     * @param out codes to be taken out
+     * @param in codes to be put in
+     */
+    public record OrderChange(List<String> now, List<String> out, List<String> in) {
+        public static final OrderChange NONE = new OrderChange(List.of(), List.of(), List.of());
+
+        public OrderChange {
+            now = List.copyOf(now);
+            out = List.copyOf(out);
+            in = List.copyOf(in);
+        }
+
+        public boolean empty() {
+            return out.isEmpty() && in.isEmpty();
+        }
+    }
+
+    public Wishes {
+        settings = List.copyOf(settings);
+    }
+
+    public static Wishes of(List<SettingChange> settings) {
+        return new Wishes(settings, Optional.empty(), OrderChange.NONE);
+    }
+
+    public static Wishes of(OrderChange order) {
+        return new Wishes(List.of(), Optional.empty(), order);
+    }
+
+    /** @param now settings as they are, with which the feature's own are compared */
+    public static Wishes of(String feature, List<SettingChange> now) {
+        return new Wishes(now, Optional.of(feature), OrderChange.NONE);
+    }
+}

@@ -1,0 +1,37 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Concern;
+import codrane.core.pack.Procedure;
+import codrane.core.pack.Procedure.Effect;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/** A replaced, programmed or coded module finds its zero again; what looks ahead is aimed: after coding, never before. */
+final class CalibrateAfterWriting implements Rule {
+    @Override
+    public String id() {
+        return "calibrate-after-writing";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        List<String> written = draft.writtenModules();
+        List<Operation> operations = new ArrayList<>();
+        for (Procedure procedure : facts.pack().equipment().procedures().values()) {
+            if (procedure.effect() != Effect.CALIBRATE || !written.contains(procedure.module())) continue;
+            Set<Concern> concerns = facts.concerns(procedure.module());
+            boolean aims = concerns.contains(Concern.DRIVER_ASSISTANCE);
+            Kind kind = aims || concerns.contains(Concern.STEERING) ? Kind.CALIBRATE : Kind.INITIALISE;
+            Operation operation = LearnAfterWriting.routine(kind, procedure, "After coding, never before.");
+            operations.add(aims ? operation.needing("targets for aiming", "a person trained for it") : operation);
+        }
+        return operations.isEmpty()
+                ? Judgement.notNeeded("Nothing has to be aimed or to find its zero.")
+                : new Judgement.Applies("What was written loses its zero or its aim.", operations);
+    }
+}

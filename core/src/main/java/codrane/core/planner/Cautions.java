@@ -1,0 +1,41 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Concern;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+
+/** Few and short, at the act they are about; each defers to the maker's procedure. */
+final class Cautions {
+    private static final String CLAMP =
+            "Clamp the support unit at the jump posts, in programming mode; charging gas: no flame, air the room.";
+    private static final String RUNNING = "Engine running: only outdoors or with extraction.";
+    private static final Set<Kind> MOVES =
+            EnumSet.of(Kind.RELEARN, Kind.INITIALISE, Kind.CALIBRATE, Kind.FUNCTION_TEST);
+
+    private Cautions() {}
+
+    static List<String> of(VehicleFacts facts, Operation operation) {
+        List<String> cautions = new ArrayList<>();
+        if (operation.kind() == Kind.PROGRAM) cautions.add(CLAMP);
+        if (operation.prompts().stream().anyMatch(p -> p.contains("engine running"))) cautions.add(RUNNING);
+        for (Concern concern : facts.concerns(operation.module()))
+            if (isAbout(concern, operation.kind())) cautions.add(concern.caution());
+        return cautions;
+    }
+
+    /** Whether the concern is about this act: moving parts hurt while they move, high voltage at every write. */
+    private static boolean isAbout(Concern concern, Kind kind) {
+        return switch (concern) {
+            case MOVING_PARTS -> MOVES.contains(kind);
+            case DRIVER_ASSISTANCE, STEERING -> kind == Kind.CALIBRATE || kind == Kind.DRIVE;
+            case IMMOBILISER -> kind == Kind.PAIR || kind == Kind.ADD_KEY;
+            case RESTRAINTS, HIGH_VOLTAGE, LICENSED_WORK -> kind == Kind.PROGRAM || kind == Kind.WRITE_CODING;
+            case EMISSIONS, LIGHTS, DRIVER_VIEW, INSURANCE -> kind == Kind.WRITE_CODING;
+        };
+    }
+}

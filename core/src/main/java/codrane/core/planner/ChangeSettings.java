@@ -1,0 +1,93 @@
+package codrane.core.planner;
+
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.SettingChange;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Settings that a person chose are written, and no other bit. */
+final class ChangeSettings implements Rule {
+    @Override
+    public String id() {
+        return "change-settings";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        if (facts.kind().about() != JobKind.About.SETTINGS)
+            return Judgement.notNeeded("This job is about no single setting.");
+        if (facts.wishes().settings().isEmpty())
+            return Judgement.notNeeded(
+                    facts.kind() == JobKind.FIND_LOST_SETTING
+                            ? "Nothing was chosen to be put back."
+                            : "No setting was chosen.");
+        Optional<String> obstacle = facts.wishes().settings().stream()
+                .flatMap(s -> s.obstacle().stream())
+                .findFirst();
+        if (obstacle.isPresent()) return Judgement.blocked(obstacle.get());
+        return new Judgement.Applies(
+                "Only what was chosen is written.",
+                operations(facts, facts.wishes().settings()));
+    }
+
+    /** One operation a module, in the order in which the modules were named. */
+    static List<Operation> operations(VehicleFacts facts, List<SettingChange> settings) {
+        Map<String, List<SettingChange>> byModule = new LinkedHashMap<>();
+        for (SettingChange setting : settings)
+            if (!setting.from().equals(setting.to()))
+                byModule.computeIfAbsent(setting.module(), m -> new ArrayList<>())
+                        .add(setting);
+        List<Operation> operations = new ArrayList<>();
+        byModule.forEach(
+                (module, changes) -> operations.add(write(facts, facts.pack().module(module), changes)));
+        return operations;
+    }
+
+    private static Operation write(VehicleFacts facts, PackModule module, List<SettingChange> settings) {
+        boolean back = facts.kind() == JobKind.FIND_LOST_SETTING;
+        long blocks = settings.stream().map(SettingChange::block).distinct().count();
+        Operation write = Operation.of(
+                        Kind.WRITE_CODING,
+                        module.id(),
+                        back
+                                ? "Put settings of the " + module.lowerTitle() + " back"
+                                : "Change " + titles(settings) + " in the " + module.lowerTitle(),
+                        (int) blocks * Seconds.PER_BLOCK,
+                        settings.stream().map(s -> reason(s, back)).toArray(String[]::new))
+                .needing("key on")
+                .holding(HoldPoint.BASELINE_STORED)
+                .prompting(module.traits().looks());
+        return switch (facts.kind()) {
+            case CHANGE_LINE ->
+                write.because("The line's other octets stay; its check octet is computed anew.")
+                        .needing("the instruction with its source");
+            case SCALED_VALUE -> write.because("The nearest value that the module can hold is written.");
+            case CHOOSE_VARIANT ->
+                write.needing("licence, exact to the character")
+                        .because("The licence is bound to this VIN at its first use.")
+                        .prompting(List.of("Key off and on by the clock when it asks"));
+            default -> write;
+        };
+    }
+
+    private static String titles(List<SettingChange> settings) {
+        return String.join(
+                ", ", settings.stream().map(s -> "\"" + s.title() + "\"").toList());
+    }
+
+    private static String reason(SettingChange setting, boolean back) {
+        if (setting.whole())
+            return setting.title() + ": all its octets, as they were left in this module with this software.";
+        String from = setting.from().isEmpty() ? "" : setting.from() + " → ";
+        return setting.title() + ": " + from + setting.to() + (back ? ", as it was left." : ".");
+    }
+}

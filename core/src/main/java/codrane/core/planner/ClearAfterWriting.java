@@ -1,0 +1,44 @@
+package codrane.core.planner;
+
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+
+final class ClearAfterWriting implements Rule {
+    @Override
+    public String id() {
+        return "clear-after-writing";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        boolean identity = draft.has(Kind.PROGRAM)
+                || draft.has(Kind.WRITE_VIN)
+                || draft.has(Kind.PAIR)
+                || draft.has(Kind.WRITE_ORDER);
+        boolean part = facts.kind().replaces()
+                && facts.module().isPresent()
+                && facts.moduleAnswer().answers();
+        boolean learned = draft.has(Kind.RELEARN) || draft.has(Kind.INITIALISE) || draft.has(Kind.CALIBRATE);
+        if (!(identity || part || learned))
+            return Judgement.notNeeded("Nothing leaves faults behind, so nothing is cleared.");
+        String reason = part
+                ? "Faults that came from the part's old identity are cleared, and read again at once."
+                : "Faults that the work itself left are cleared, and read again at once.";
+        return Judgement.applies(reason, clearing(facts, reason));
+    }
+
+    /** Clears every fault memory, after faults were written down. */
+    static Operation clearing(VehicleFacts facts, String reason) {
+        return Operation.of(
+                        Kind.CLEAR,
+                        "",
+                        "Clear the faults of all modules",
+                        facts.pack().modules().size() * Seconds.PER_MODULE_READ,
+                        reason)
+                .needing("faults recorded")
+                .holding(HoldPoint.FAULTS_RECORDED);
+    }
+}

@@ -1,0 +1,40 @@
+package codrane.core.planner;
+
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What the rules asked so far have planned. */
+final class Draft {
+    private final List<Operation> operations = new ArrayList<>();
+
+    void add(List<Operation> more) {
+        operations.addAll(more);
+    }
+
+    List<Operation> operations() {
+        return List.copyOf(operations);
+    }
+
+    boolean has(Kind kind) {
+        return operations.stream().anyMatch(o -> o.kind() == kind);
+    }
+
+    boolean has(Kind kind, String module) {
+        return operations.stream().anyMatch(o -> o.kind() == kind && o.module().equals(module));
+    }
+
+    boolean writes() {
+        return operations.stream().anyMatch(o -> o.kind().writes());
+    }
+
+    /** Modules whose memory is written, each once, in the order in which they were planned. */
+    List<String> writtenModules() {
+        return operations.stream()
+                .filter(o -> o.kind().writes() && !o.module().isEmpty())
+                .map(Operation::module)
+                .distinct()
+                .toList();
+    }
+}

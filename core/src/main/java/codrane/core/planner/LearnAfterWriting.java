@@ -1,0 +1,64 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Feature;
+import codrane.core.pack.Procedure;
+import codrane.core.pack.Procedure.Effect;
+import codrane.core.pack.VehicleCondition;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What a written module must learn again, or messages remain. */
+final class LearnAfterWriting implements Rule {
+    @Override
+    public String id() {
+        return "learn-after-writing";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        List<String> written = draft.writtenModules();
+        List<String> named = facts.wishes()
+                .feature()
+                .flatMap(facts.pack().equipment()::feature)
+                .filter(f -> facts.kind() == JobKind.ENABLE_EQUIPMENT)
+                .map(Feature::after)
+                .orElse(List.of());
+        List<Operation> learns = new ArrayList<>();
+        for (Procedure procedure : facts.pack().equipment().procedures().values()) {
+            boolean needed = written.contains(procedure.module()) || draft.writes() && named.contains(procedure.id());
+            if (needed && procedure.effect() == Effect.RELEARN) learns.add(learn(procedure));
+        }
+        return learns.isEmpty()
+                ? Judgement.notNeeded("Nothing has to be learned again.")
+                : new Judgement.Applies("Without it messages remain, and no tool prompts for it.", learns);
+    }
+
+    private static Operation learn(Procedure procedure) {
+        return routine(Kind.RELEARN, procedure, "Without it messages remain.");
+    }
+
+    /** A routine of the pack, with what must be brought about first. */
+    static Operation routine(Kind kind, Procedure procedure, String reason) {
+        List<String> prompts = new ArrayList<>();
+        if (!procedure.needs().isEmpty())
+            prompts.add("First: "
+                    + String.join(
+                            ", ",
+                            procedure.needs().stream()
+                                    .map(VehicleCondition::words)
+                                    .toList()));
+        if (!procedure.expect().isEmpty()) prompts.add("Expect: " + procedure.expect());
+        return Operation.of(
+                        kind,
+                        procedure.module(),
+                        procedure.title(),
+                        (int) procedure.duration().toSeconds(),
+                        reason)
+                .prompting(prompts);
+    }
+}

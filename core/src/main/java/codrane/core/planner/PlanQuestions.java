@@ -1,0 +1,209 @@
+package codrane.core.planner;
+
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.Equipment.Immobiliser;
+import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.plan.Aids;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.ModuleAnswer;
+import codrane.core.plan.PartFacts;
+import codrane.core.plan.PartOrigin;
+import codrane.core.plan.SettingChange;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** What must be known before a plan is made, and what contradicts itself: asked by name, never guessed. */
+public final class PlanQuestions {
+    private final VehicleFacts facts;
+    private final List<Question> questions = new ArrayList<>();
+
+    /**
+     * @param id stable name
+     * @param fact what the answer belongs to, as named in the facts
+     * @param text the question
+     */
+    public record Question(String id, String fact, String text) {}
+
+    private PlanQuestions(VehicleFacts facts) {
+        this.facts = facts;
+    }
+
+    /** In the order in which they are best answered; none when a plan can be made. */
+    public static List<Question> of(VehicleFacts facts) {
+        PlanQuestions all = new PlanQuestions(facts);
+        if (facts.kind() == JobKind.READY_TOOL) return List.of();
+        all.vehicle();
+        all.module();
+        if (facts.kind().replaces() && facts.module().isPresent()) all.part();
+        all.wishes();
+        return List.copyOf(all.questions);
+    }
+
+    private void ask(String id, String fact, String text) {
+        questions.add(new Question(id, fact, text));
+    }
+
+    private void vehicle() {
+        if (facts.pack().modelOf(facts.vin()).isEmpty())
+            ask(
+                    "which-vehicle",
+                    "vin",
+                    facts.vin().text() + " is no " + facts.pack().title() + ": which vehicle is it?");
+        boolean hasGateway = facts.pack().hasGateway(facts.vin());
+        if (!hasGateway && !(facts.gateway() instanceof Gateway.None))
+            ask(
+                    "gateway-where-none-is",
+                    "gateway",
+                    "This model year has no secure gateway, yet one is said to be there: which is right?");
+        if (hasGateway && facts.gateway() instanceof Gateway.None)
+            ask("gateway-said-absent", "gateway", "This model year has a secure gateway: is it locked or authorised?");
+        if (facts.answers().values().stream().noneMatch(ModuleAnswer::answers))
+            ask("nothing-answers", "answers", "No module answers: is the key on, and was the vehicle scanned?");
+    }
+
+    private void module() {
+        if (!facts.kind().namesModule()) return;
+        if (facts.part().module().isEmpty()) {
+            ask(
+                    "which-module",
+                    "module",
+                    facts.kind().replaces() ? "Which module was replaced?" : "Which module is it?");
+            return;
+        }
+        String module = facts.part().module().get();
+        if (facts.kind() == JobKind.LEARN_VIN
+                && facts.pack().module(module).traits().learnsVinFrom().isEmpty())
+            ask(
+                    "learns-from-whom",
+                    "module",
+                    facts.pack().module(module).title()
+                            + " learns its VIN from no neighbour by this pack: which module is meant?");
+        if (facts.kind() == JobKind.REPLACE_IMMOBILISER && !facts.inImmobiliser(module))
+            ask(
+                    "no-immobiliser-member",
+                    "module",
+                    facts.pack().module(module).title()
+                            + " has no part in the immobiliser: which module was replaced?");
+    }
+
+    private void part() {
+        PartFacts part = facts.part();
+        ModuleAnswer answer = facts.moduleAnswer();
+        if (part.origin().isEmpty())
+            ask("part-origin", "part.origin", "Is the part new, second-hand, or cleaned by a specialist?");
+        if (part.old().isEmpty()) ask("old-module", "part.old", "Where is the old module, and does it still speak?");
+        boolean isNew = part.origin().filter(o -> o == PartOrigin.NEW).isPresent();
+        if (isNew && answer.foreign(facts.vin()))
+            ask(
+                    "new-with-a-past",
+                    "part.origin",
+                    "The part is said to be new, but holds " + answer.vin().orElse("")
+                            + ": is it second-hand, or does the old one answer?");
+        if (facts.kind() == JobKind.REPLACE_BY_NEW && part.origin().isPresent() && !isNew)
+            ask(
+                    "new-or-not",
+                    "part.origin",
+                    "The job is about a new part, and the part is "
+                            + part.origin().get().words() + ": which is right?");
+        boolean boxed = part.state().filter(s -> s == PartFacts.State.BOXED).isPresent();
+        boolean oldOut = part.old().filter(o -> o == PartFacts.Old.GONE).isPresent();
+        if (boxed && oldOut && answer.answers())
+            ask(
+                    "who-answered",
+                    "part.state",
+                    "The part is in its box and the old one is gone, yet "
+                            + facts.module().orElseThrow().title() + " answers: which module answered?");
+        if (facts.kind() == JobKind.REPLACE_DEAD
+                && part.old().filter(o -> o == PartFacts.Old.SPEAKS).isPresent())
+            ask("dead-and-speaks", "part.old", "The job is about a dead module, and the old one speaks: is it dead?");
+        keys();
+    }
+
+    private void keys() {
+        String module = facts.part().module().orElseThrow();
+        if (!facts.inImmobiliser(module)) return;
+        Immobiliser immobiliser = facts.pack().equipment().immobiliser().orElseThrow();
+        if (facts.aids().keys().isEmpty()) {
+            ask("keys", "keys", "How many keys has the vehicle, and how many are here?");
+            return;
+        }
+        Aids.Keys keys = facts.aids().keys().get();
+        if (keys.here() > keys.known())
+            ask(
+                    "more-keys-than-known",
+                    "keys",
+                    keys.here() + " keys are here, but only " + keys.known() + " are known: how many has the vehicle?");
+        if (keys.known() == 0 && immobiliser.master().equals(module))
+            ask("keys", "keys", "No key is known: how many has the vehicle?");
+    }
+
+    private void wishes() {
+        switch (facts.kind().about()) {
+            case SETTINGS -> settings();
+            case FEATURE -> feature();
+            case ORDER -> order();
+            case VEHICLE, MODULE, PART, TOOL -> {}
+        }
+    }
+
+    private void settings() {
+        // with nothing chosen, finding what was lost is the result
+        if (facts.wishes().settings().isEmpty() && facts.kind() != JobKind.FIND_LOST_SETTING)
+            ask("which-settings", "settings", "Which setting is to be changed, and to what?");
+        Set<String> seen = new HashSet<>();
+        for (SettingChange setting : facts.wishes().settings())
+            if (!seen.add(setting.block() + "/" + setting.field()))
+                ask("setting-twice", "settings", setting.title() + " is to be changed twice: to which value?");
+        if (facts.kind() == JobKind.CHANGE_LINE)
+            facts.wishes().settings().stream()
+                    .filter(s -> s.from().isEmpty())
+                    .forEach(s -> ask(
+                            "from-what",
+                            "settings",
+                            "Without the value before the change, an instruction may be for another layout: what does it say that \""
+                                    + s.title() + "\" is before?"));
+    }
+
+    private void feature() {
+        if (facts.wishes().feature().isEmpty()) ask("which-equipment", "feature", "Which equipment is to be enabled?");
+    }
+
+    private void order() {
+        List<String> out = facts.wishes().order().out();
+        List<String> in = facts.wishes().order().in();
+        if (out.isEmpty() && in.isEmpty()) ask("which-codes", "order", "Which option codes go out, which go in?");
+        out.stream()
+                .filter(in::contains)
+                .forEach(code -> ask("code-out-and-in", "order", code + " is to go out and in: which?"));
+        if (facts.pack().equipment().order().isEmpty()) return;
+        VehicleOrder order = facts.pack().equipment().order().get();
+        List<String> now = facts.wishes().order().now();
+        if (!now.isEmpty()) against(now, out, in);
+        List<String> then = new ArrayList<>(now);
+        then.removeAll(out);
+        then.addAll(in);
+        for (List<String> family : order.families().values()) {
+            List<String> both =
+                    then.stream().filter(family::contains).distinct().toList();
+            if (both.size() > 1 && both.stream().anyMatch(in::contains))
+                ask(
+                        "one-of-a-family",
+                        "order",
+                        String.join(" and ", both) + " exclude each other: which of them stays?");
+        }
+    }
+
+    /** What goes out must be there, and what comes in must not. */
+    private void against(List<String> now, List<String> out, List<String> in) {
+        out.stream()
+                .filter(code -> !now.contains(code))
+                .forEach(code -> ask("code-not-there", "order", code + " is not in the order: which code goes out?"));
+        in.stream()
+                .filter(now::contains)
+                .forEach(code ->
+                        ask("code-there-already", "order", code + " is in the order already: what is missing?"));
+    }
+}

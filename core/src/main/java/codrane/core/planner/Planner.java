@@ -1,0 +1,86 @@
+package codrane.core.planner;
+
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.Plan;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Asks every rule in fixed order and puts their operations into the order of their kinds. The same facts give the same
+ * plan. A blocked plan has nothing in it that writes: what can't be finished is not begun.
+ */
+public final class Planner {
+    private static final Set<Kind> IN_A_BLOCKED_PLAN = Set.of(Kind.SCAN, Kind.BASELINE, Kind.READ_CODING);
+
+    private static final List<Rule> RULES = List.of(
+            new MakeToolReady(),
+            new RecordFaultsFirst(),
+            new BaselineBeforeWriting(),
+            new PartMustFit(),
+            new PartMustBeFree(),
+            new PartMustAnswer(),
+            new ReadBeforeRemoval(),
+            new ProgramOrCode(),
+            new RestoreSoftware(),
+            new UpdateSoftware(),
+            new RequiredUpdates(),
+            new NeighboursToo(),
+            new WriteVehicleVin(),
+            new LearnVinFromNeighbour(),
+            new WriteVehicleCoding(),
+            new CodeAgainAfterErase(),
+            new IsItThereAlready(),
+            new ChangeSettings(),
+            new EnableFeature(),
+            new ChangeVehicleOrder(),
+            new PairImmobiliser(),
+            new LearnKeys(),
+            new ResetAfterWriting(),
+            new SleepAfterCoding(),
+            new LearnAfterWriting(),
+            new CalibrateAfterWriting(),
+            new BatteryOffLast(),
+            new AuthoriseBeforeWriting(),
+            new ClearAfterWriting(),
+            new ClearWhatWasAsked(),
+            new ProveByReading(),
+            new TryAndDrive(),
+            new LawAllows(),
+            new HoldTheVoltage(),
+            new WiredOrWireless(),
+            new SupportUnitOrEngine());
+
+    private Planner() {}
+
+    public static Plan plan(VehicleFacts facts) {
+        List<Plan.Decision> decisions = new ArrayList<>();
+        Draft draft = new Draft();
+        for (Rule rule : RULES) {
+            Judgement judgement = rule.judge(facts, draft);
+            decisions.add(new Plan.Decision(rule.id(), judgement));
+            if (judgement instanceof Judgement.Applies applies) draft.add(applies.operations());
+        }
+        boolean blocked = decisions.stream().anyMatch(d -> d.judgement() instanceof Judgement.Blocked);
+        List<Operation> operations = draft.operations().stream()
+                .filter(o -> !blocked || IN_A_BLOCKED_PLAN.contains(o.kind()))
+                .sorted(Comparator.comparing(Operation::kind))
+                .map(o -> finished(facts, o))
+                .toList();
+        return new Plan(operations, decisions);
+    }
+
+    /** Hold points and cautions that come from what an operation is, whichever rule planned it. */
+    private static Operation finished(VehicleFacts facts, Operation operation) {
+        Operation with = operation.warning(Cautions.of(facts, operation));
+        if (!operation.kind().writes()) return with;
+        if (LawAllows.approvalNeeded(facts)) with = with.holding(HoldPoint.LEAD_APPROVED);
+        if (Irreversible.is(facts, operation)) with = with.holding(HoldPoint.IDENTITY_SETTLED, HoldPoint.NO_WAY_BACK);
+        return with.holding(HoldPoint.WRITES_RELEASED);
+    }
+}

@@ -1,0 +1,89 @@
+package codrane.core.planner;
+
+import codrane.core.pack.PackModule;
+import codrane.core.part.Version;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.ModuleAnswer;
+import codrane.core.plan.Policy;
+import codrane.core.plan.School;
+import codrane.core.plan.ServiceWording;
+import codrane.core.plan.ServiceWording.Meaning;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.AgreementMatrix;
+import java.util.Optional;
+
+/**
+ * Program, code, or both? From the part's answer, its software against what the vehicle needs, and the service
+ * information's wording. What is written without need is a risk; what is missing can't be coded around.
+ */
+final class ProgramOrCode implements Rule {
+    @Override
+    public String id() {
+        return "program-or-code";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
+        PackModule module = facts.module().get();
+        ModuleAnswer answer = facts.moduleAnswer();
+        if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
+        Optional<Policy.Overrule> overrule = facts.policy().overrule(School.SOFTWARE);
+        boolean codeOnly = overrule.filter(o -> o.answer().equals("code-only")).isPresent();
+        boolean program = overrule.filter(o -> o.answer().equals("program")).isPresent();
+        if (answer.bootOnly())
+            return codeOnly
+                    ? Judgement.blocked(
+                            module.title()
+                                    + " answers only from its boot software: it can't be coded until it is programmed. Take the overrule back.")
+                    : program(
+                            facts,
+                            module,
+                            module.title() + " answers only from its boot software: the application is missing.");
+        if (answer.software().isEmpty())
+            return Judgement.blocked(module.title() + " did not say which software it has: scan again.");
+        if (codeOnly)
+            return Judgement.notNeeded("Coded only. " + overrule.orElseThrow().words() + stillOld(module, answer));
+        if (AgreementMatrix.tooOld(module, answer.software()))
+            return program(
+                    facts,
+                    module,
+                    "Software " + answer.software() + " is older than "
+                            + module.software().needed() + ", which this vehicle needs.");
+        if (program) return program(facts, module, overrule.orElseThrow().words());
+        return byWording(facts, module, answer);
+    }
+
+    private static String stillOld(PackModule module, ModuleAnswer answer) {
+        return AgreementMatrix.tooOld(module, answer.software())
+                ? " Software " + answer.software() + " stays, though the vehicle needs "
+                        + module.software().needed() + "."
+                : "";
+    }
+
+    /** The software fits: then the wording decides, unless programming would write what is there already. */
+    private static Judgement byWording(VehicleFacts facts, PackModule module, ModuleAnswer answer) {
+        ServiceWording wording = ServiceWording.of(
+                facts.aids().wording(), facts.pack().equipment().habits().wording());
+        String fits = "Software " + answer.software() + " fits: " + module.title() + " is coded, not programmed.";
+        Optional<String> says = wording.evidence(Meaning.PROGRAM);
+        if (says.isEmpty())
+            return Judgement.notNeeded(wording.evidence(Meaning.CONFIGURE)
+                    .map(sentence -> fits + " The service information says: \"" + sentence + "\".")
+                    .orElse(fits));
+        boolean same = Version.parse(answer.software())
+                        .compareTo(Version.parse(module.software().current()))
+                >= 0;
+        if (same)
+            return Judgement.notNeeded(fits + " The service information says \"" + says.get()
+                    + "\", but the newest software is in it already.");
+        return program(facts, module, "The service information says: \"" + says.get() + "\".");
+    }
+
+    private static Judgement program(VehicleFacts facts, PackModule module, String reason) {
+        if (module.flash().isEmpty()) return Judgement.blocked(reason + " The pack does not say how to program it.");
+        String title = "Program the " + module.lowerTitle() + " to "
+                + module.software().needed() + " or newer";
+        return Judgement.applies(reason, ProgramModule.of(facts, module, title, reason));
+    }
+}

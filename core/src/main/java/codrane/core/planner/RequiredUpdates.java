@@ -1,0 +1,52 @@
+package codrane.core.planner;
+
+import codrane.core.pack.PackModule;
+import codrane.core.part.Version;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.ModuleAnswer;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Updates that the new software requires of other modules are in the plan under either school. */
+final class RequiredUpdates implements Rule {
+    @Override
+    public String id() {
+        return "required-updates";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        List<Operation> updates = new ArrayList<>();
+        for (String programmed : draft.writtenModules()) {
+            if (!draft.has(Kind.PROGRAM, programmed)) continue;
+            PackModule module = facts.pack().module(programmed);
+            for (Map.Entry<String, String> required :
+                    module.software().requires().entrySet()) {
+                PackModule other = facts.pack().module(required.getKey());
+                ModuleAnswer answer = facts.answer(other.id());
+                if (!isOld(answer, required.getValue())) continue;
+                String reason = module.title() + " " + module.software().current() + " requires " + other.title() + " "
+                        + required.getValue() + "; it has " + answer.software() + ".";
+                if (other.flash().isEmpty())
+                    return Judgement.blocked(reason + " The pack does not say how to program it.");
+                updates.add(ProgramModule.of(facts, other, "Update the " + other.lowerTitle() + ", too", reason));
+            }
+        }
+        return updates.isEmpty()
+                ? Judgement.notNeeded("No other module must be updated for it.")
+                : new Judgement.Applies(
+                        "The new software requires it of " + updates.size() + " other module"
+                                + (updates.size() == 1 ? "." : "s."),
+                        updates);
+    }
+
+    private static boolean isOld(ModuleAnswer answer, String least) {
+        return answer.answers()
+                && !answer.software().isEmpty()
+                && Version.parse(answer.software()).compareTo(Version.parse(least)) < 0;
+    }
+}

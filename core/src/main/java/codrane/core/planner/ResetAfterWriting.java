@@ -1,0 +1,37 @@
+package codrane.core.planner;
+
+import codrane.core.pack.PackModule;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A module that was programmed, got a VIN or new coding restarts to take it up. */
+final class ResetAfterWriting implements Rule {
+    @Override
+    public String id() {
+        return "reset-after-writing";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        boolean asked = facts.kind().replaces()
+                && facts.moduleAnswer().answers()
+                && facts.module().isPresent();
+        List<String> modules = new ArrayList<>(draft.writtenModules());
+        if (asked && !modules.contains(facts.module().get().id()))
+            modules.add(facts.module().get().id());
+        // a setting that is put back or changed by name is taken up when modules sleep: see the rule after this
+        boolean settings = !facts.kind().namesModule() && facts.wishes().order().empty();
+        if (modules.isEmpty() || settings) return Judgement.notNeeded("No module must restart.");
+        String reason = "New values are taken up after a restart.";
+        List<Operation> resets = new ArrayList<>();
+        for (String id : modules) {
+            PackModule module = facts.pack().module(id);
+            resets.add(Operation.of(Kind.RESET, id, "Restart the " + module.lowerTitle(), Seconds.RESTART, reason));
+        }
+        return new Judgement.Applies(reason, resets);
+    }
+}

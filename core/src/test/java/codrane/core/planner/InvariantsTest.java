@@ -1,0 +1,305 @@
+package codrane.core.planner;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.fault.Fault;
+import codrane.core.fault.FaultCode;
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.CodingSource;
+import codrane.core.pack.Feature;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.Packs;
+import codrane.core.plan.Aids;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.ModuleAnswer;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.PartFacts;
+import codrane.core.plan.PartOrigin;
+import codrane.core.plan.Plan;
+import codrane.core.plan.PlanChange;
+import codrane.core.plan.Policy;
+import codrane.core.plan.School;
+import codrane.core.plan.SettingChange;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.plan.Wishes;
+import codrane.core.scan.CodingState;
+import codrane.core.scan.ModuleReading.Presence;
+import codrane.core.vin.Vin;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What holds of every plan, over random facts of every kind and every pack. */
+class InvariantsTest {
+    private static final int ROUNDS = 10_000;
+
+    private static final Map<String, Vin> VEHICLES = Map.of(
+            "brennick-lorne", Cases.LORNE,
+            "brennick-almery", Cases.ALMERY,
+            "tolvane-chorus", Cases.CHORUS,
+            "tolvane-wisp", Cases.WISP,
+            "ardwyn-gannet", Cases.GANNET,
+            "peregil-dunlin", Cases.DUNLIN);
+
+    @Test
+    void plan_randomFacts_keepEveryInvariant() {
+        Random random = new Random(10);
+        List<Pack> packs = Packs.all().stream().map(Packs::load).toList();
+        Set<JobKind> wrote = new HashSet<>();
+        for (int round = 0; round < ROUNDS; round++) {
+            VehicleFacts facts = new RandomFacts(random, packs.get(round % packs.size())).make();
+            Plan plan = Planner.plan(facts);
+            try {
+                check(facts, plan);
+            } catch (AssertionError e) {
+                throw new AssertionError(
+                        "round " + round + ", " + facts.kind() + " on "
+                                + facts.pack().id() + ": "
+                                + plan.operations().stream().map(Operation::key).toList(),
+                        e);
+            }
+            if (plan.writes().findAny().isPresent()) wrote.add(facts.kind());
+        }
+        // the property says nothing about a kind that was never let write
+        Set<JobKind> expected = new HashSet<>(Set.of(JobKind.values()));
+        expected.removeAll(Set.of(JobKind.BASELINE_ONLY, JobKind.READY_TOOL));
+        assertThat(wrote).containsExactlyInAnyOrderElementsOf(expected);
+    }
+
+    private static void check(VehicleFacts facts, Plan plan) {
+        List<Operation> operations = plan.operations();
+        List<Kind> kinds = operations.stream().map(Operation::kind).toList();
+        assertThat(kinds).isSorted();
+        assertThat(operations).extracting(Operation::key).doesNotHaveDuplicates();
+        assertThat(operations).allSatisfy(o -> {
+            assertThat(o.reasons()).isNotEmpty().allMatch(r -> !r.isBlank());
+            assertThat(o.seconds()).isNotNegative();
+        });
+        assertThat(plan.decisions())
+                .allSatisfy(d -> assertThat(d.judgement().reason()).endsWith("."));
+        assertThat(Planner.plan(facts)).isEqualTo(plan);
+        assertThat(PlanChange.of(plan, Planner.plan(facts)).empty()).isTrue();
+        boolean writes = plan.writes().findAny().isPresent();
+        if (plan.blocked()) assertThat(writes).isFalse();
+        if (!writes) return;
+        order(kinds, facts);
+        holds(facts, plan);
+        onlyWhatIsListed(facts, plan);
+    }
+
+    /** The order of computation.md 10. */
+    private static void order(List<Kind> kinds, VehicleFacts facts) {
+        int firstWrite = first(kinds, Kind::writes);
+        assertThat(kinds.indexOf(Kind.SCAN))
+                .as("faults recorded before any clear")
+                .isBetween(0, firstWrite - 1);
+        assertThat(kinds.indexOf(Kind.BASELINE)).as("baseline before any write").isBetween(0, firstWrite - 1);
+        if (!(facts.gateway() instanceof Gateway.None))
+            assertThat(kinds.indexOf(Kind.UNLOCK))
+                    .as("authorised before what the gateway blocks")
+                    .isBetween(0, firstWrite - 1);
+        before(kinds, Kind.WRITE_VIN, Kind.PAIR);
+        before(kinds, Kind.PAIR, Kind.ADD_KEY);
+        before(kinds, Kind.PROGRAM, Kind.WRITE_CODING);
+        before(kinds, Kind.WRITE_ORDER, Kind.WRITE_CODING);
+        before(kinds, Kind.WRITE_CODING, Kind.CALIBRATE);
+        before(kinds, Kind.WRITE_CODING, Kind.INITIALISE);
+        for (Kind settle : List.of(Kind.SLEEP, Kind.RELEARN, Kind.RESET, Kind.BATTERY_OFF, Kind.CLEAR))
+            before(kinds, settle, Kind.PROVE);
+        before(kinds, Kind.SLEEP, Kind.RELEARN);
+        before(kinds, Kind.RELEARN, Kind.BATTERY_OFF);
+        assertThat(kinds).as("what is written is proved").contains(Kind.PROVE, Kind.FUNCTION_TEST);
+        if (kinds.contains(Kind.ADD_KEY)) assertThat(kinds).contains(Kind.PAIR);
+    }
+
+    private static int first(List<Kind> kinds, java.util.function.Predicate<Kind> is) {
+        for (int i = 0; i < kinds.size(); i++) if (is.test(kinds.get(i))) return i;
+        return kinds.size();
+    }
+
+    private static void before(List<Kind> kinds, Kind first, Kind then) {
+        if (kinds.contains(first) && kinds.contains(then))
+            assertThat(kinds.lastIndexOf(first)).as(first + " before " + then).isLessThan(kinds.indexOf(then));
+    }
+
+    private static void holds(VehicleFacts facts, Plan plan) {
+        assertThat(plan.writes()).allSatisfy(write -> {
+            assertThat(write.holds()).contains(HoldPoint.WRITES_RELEASED);
+            if (Irreversible.is(facts, write))
+                assertThat(write.holds()).contains(HoldPoint.IDENTITY_SETTLED, HoldPoint.NO_WAY_BACK);
+            if (LawAllows.approvalNeeded(facts)) assertThat(write.holds()).contains(HoldPoint.LEAD_APPROVED);
+            if (write.kind() == Kind.PROGRAM) {
+                assertThat(write.holds()).contains(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY);
+                assertThat(write.safeToStopDuring()).isFalse();
+            }
+            if (write.kind() == Kind.PAIR || write.kind() == Kind.ADD_KEY)
+                assertThat(write.holds()).contains(HoldPoint.OWNERSHIP_PROVED);
+            if (write.kind() == Kind.CLEAR) assertThat(write.holds()).contains(HoldPoint.FAULTS_RECORDED);
+        });
+    }
+
+    /** Nothing but the job's own module, what was wished for, and what a rule names may be written. */
+    private static void onlyWhatIsListed(VehicleFacts facts, Plan plan) {
+        Set<String> listed = new HashSet<>(Set.of(""));
+        facts.part().module().filter(m -> facts.kind().namesModule()).ifPresent(listed::add);
+        if (!facts.kind().namesModule()) {
+            facts.wishes().settings().forEach(s -> listed.add(s.module()));
+            facts.pack()
+                    .equipment()
+                    .features()
+                    .forEach(f -> f.on().keySet().forEach(s -> listed.add(holder(facts.pack(), s))));
+            facts.pack().equipment().order().ifPresent(o -> {
+                listed.addAll(o.holders());
+                o.follow().values().forEach(listed::addAll);
+            });
+        }
+        facts.pack()
+                .equipment()
+                .immobiliser()
+                .filter(i -> listed.contains(i.master()))
+                .ifPresent(i -> listed.addAll(i.members()));
+        boolean level = facts.policy().is(School.NEIGHBOURS, "level-set");
+        plan.writes().forEach(write -> {
+            boolean neighbour =
+                    write.reasons().stream().anyMatch(r -> r.startsWith("Level-set") || r.contains(" requires "));
+            if (neighbour && (level || write.reasons().stream().anyMatch(r -> r.contains(" requires "))))
+                listed.add(write.module());
+        });
+        assertThat(plan.writes()).allSatisfy(write -> assertThat(write.module()).isIn(listed));
+    }
+
+    private static String holder(Pack pack, Feature.Setting setting) {
+        return pack.modules().values().stream()
+                .filter(m -> m.blocks().contains(setting.layout()))
+                .findFirst()
+                .orElseThrow()
+                .id();
+    }
+
+    /** Facts as they may come, contradictory ones included. */
+    private record RandomFacts(Random random, Pack pack) {
+        VehicleFacts make() {
+            JobKind kind = pick(List.of(JobKind.values()));
+            Vin vin = VEHICLES.get(pack.id());
+            Map<String, ModuleAnswer> answers = new LinkedHashMap<>();
+            for (PackModule module : pack.modules().values())
+                if (random.nextInt(12) > 0) answers.put(module.id(), answer(module, vin));
+            Gateway gateway = pack.hasGateway(vin)
+                    ? random.nextBoolean() ? new Gateway.Locked() : new Gateway.Authorised(java.time.Instant.EPOCH)
+                    : new Gateway.None();
+            return VehicleFacts.of(kind, pack, vin, answers, gateway)
+                    .with(part())
+                    .with(wishes())
+                    .with(aids())
+                    .with(policy())
+                    .with(random.nextBoolean() ? Cases.island() : codrane.core.pack.MarketRules.NONE);
+        }
+
+        private <T> T pick(List<T> choices) {
+            return choices.get(random.nextInt(choices.size()));
+        }
+
+        private <T> Optional<T> perhaps(List<T> choices) {
+            return random.nextInt(5) == 0 ? Optional.empty() : Optional.of(pick(choices));
+        }
+
+        private ModuleAnswer answer(PackModule module, Vin vin) {
+            if (random.nextInt(3) > 0)
+                return Cases.answer(vin.text(), module.software().current(), CodingState.AGREES);
+            Presence presence = pick(List.of(Presence.values()));
+            String software = presence == Presence.BOOT_ONLY
+                    ? ""
+                    : pick(List.of(
+                            "",
+                            "0.1",
+                            module.software().current(),
+                            module.software().needed(),
+                            "99.0",
+                            "odd"));
+            List<Fault> faults = random.nextBoolean()
+                    ? List.of()
+                    : List.of(new Fault(module.id(), new FaultCode(random.nextInt(0x1000000)), random.nextInt(256)));
+            return new ModuleAnswer(
+                    presence,
+                    pick(List.of(Optional.empty(), Optional.of(""), Optional.of(vin.text()), Optional.of(Cases.DONOR))),
+                    software,
+                    pick(List.of(CodingState.values())),
+                    faults);
+        }
+
+        private PartFacts part() {
+            return new PartFacts(
+                    perhaps(List.copyOf(pack.modules().keySet())),
+                    perhaps(List.of(PartOrigin.values())),
+                    perhaps(List.of(PartFacts.State.values())),
+                    perhaps(List.of(PartFacts.Old.values())),
+                    random.nextInt(4) == 0 ? "BK-67220-B3" : "",
+                    "");
+        }
+
+        private Wishes wishes() {
+            List<SettingChange> settings = new ArrayList<>();
+            for (int i = random.nextInt(3); i > 0; i--) {
+                PackModule module = pick(List.copyOf(pack.modules().values()));
+                if (module.blocks().isEmpty()) continue;
+                settings.add(new SettingChange(
+                        module.id(),
+                        pick(module.blocks()),
+                        "field" + i,
+                        "Field " + i,
+                        pick(List.of("", "a", "b")),
+                        pick(List.of("a", "b")),
+                        random.nextInt(6) == 0 ? Optional.of("It can't be.") : Optional.empty()));
+            }
+            List<String> codes = pack.equipment()
+                    .order()
+                    .map(o -> List.copyOf(o.titles().keySet()))
+                    .orElse(List.of());
+            List<String> features =
+                    pack.equipment().features().stream().map(Feature::id).toList();
+            return new Wishes(
+                    settings,
+                    features.isEmpty() ? Optional.empty() : perhaps(features),
+                    new Wishes.OrderChange(
+                            List.of(),
+                            codes.isEmpty() || random.nextBoolean() ? List.of() : List.of(pick(codes)),
+                            codes.isEmpty() || random.nextBoolean() ? List.of() : List.of(pick(codes))));
+        }
+
+        private Aids aids() {
+            Set<CodingSource> sources = new HashSet<>();
+            Set<Aids.Settling> settled = new HashSet<>();
+            for (CodingSource source : CodingSource.values()) if (random.nextBoolean()) sources.add(source);
+            for (Aids.Settling settling : Aids.Settling.values()) if (random.nextInt(4) > 0) settled.add(settling);
+            return new Aids(
+                    sources,
+                    random.nextInt(3) == 0
+                            ? Optional.empty()
+                            : Optional.of(new Aids.Keys(random.nextInt(4), random.nextInt(4))),
+                    pick(List.of("", "Program it.", "Configure it; no programming.", "Initialise the doors.")),
+                    pick(List.of(Aids.Content.values())),
+                    settled);
+        }
+
+        private Policy policy() {
+            Map<School, String> answers = new EnumMap<>(School.class);
+            List<Policy.Overrule> overrules = new ArrayList<>();
+            for (School school : School.values()) {
+                if (random.nextInt(3) == 0) answers.put(school, pick(school.answers()));
+                if (random.nextInt(5) == 0)
+                    overrules.add(new Policy.Overrule(school, pick(school.answers()), "it is so", "lead"));
+            }
+            return new Policy(answers, overrules);
+        }
+    }
+}

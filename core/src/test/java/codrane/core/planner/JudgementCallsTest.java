@@ -1,0 +1,296 @@
+package codrane.core.planner;
+
+import static codrane.core.planner.Cases.kinds;
+import static codrane.core.planner.Cases.operation;
+import static codrane.core.planner.Cases.overruled;
+import static codrane.core.planner.Cases.reason;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import codrane.core.pack.CodingSource;
+import codrane.core.pack.MarketRules;
+import codrane.core.pack.Packs;
+import codrane.core.plan.Aids;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.PartFacts;
+import codrane.core.plan.PartOrigin;
+import codrane.core.plan.Plan;
+import codrane.core.plan.Policy;
+import codrane.core.plan.School;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.plan.Wishes;
+import codrane.core.scan.CodingState;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Where practitioners differ, what law says, and what a person overrules. */
+class JudgementCallsTest {
+    private static VehicleFacts fits() {
+        return Cases.with(Cases.k9(), "tail-lift", Cases.answer(Cases.DONOR, "3.12", CodingState.FOR_ANOTHER));
+    }
+
+    /** Fits, and is not the newest: engine of the Almery. */
+    private static VehicleFacts fitsButOlder() {
+        return Cases.with(
+                Cases.healthy(JobKind.REPLACE_MODULE, Packs.load("brennick-almery"), Cases.ALMERY)
+                        .with(Cases.part("body", PartOrigin.NEW, PartFacts.Old.GONE)),
+                "body",
+                Cases.answer("", "3.30", CodingState.BLANK));
+    }
+
+    @Test
+    void programOrCode_wordingAsksForProgramming_followsTheMakerAndKeepsTheSentence() {
+        Plan plan = Planner.plan(fitsButOlder().with(Aids.NONE.withWording("Fit the module. Program the module.")));
+        assertThat(kinds(plan)).contains(Kind.PROGRAM);
+        assertThat(reason(plan, "program-or-code")).isEqualTo("The service information says: \"Program the module.\".");
+    }
+
+    @Test
+    void programOrCode_wordingAsksForConfiguring_codesOnlyAndKeepsTheSentence() {
+        Plan plan =
+                Planner.plan(fitsButOlder().with(Aids.NONE.withWording("Configure it; programming is not needed.")));
+        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
+        assertThat(reason(plan, "program-or-code")).contains("Configure it; programming is not needed.");
+    }
+
+    @Test
+    void programOrCode_newestIsInItAlready_isNotProgrammedWhateverTheWording() {
+        Plan plan = Planner.plan(fits().with(Aids.NONE.withWording("Program the tail lift.")));
+        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
+        assertThat(reason(plan, "program-or-code")).contains("newest software is in it already");
+    }
+
+    @Test
+    void programOrCode_overruled_programsAndSaysWhoAndWhy() {
+        Plan plan = Planner.plan(overruled(fits(), School.SOFTWARE, "program"));
+        assertThat(operation(plan, Kind.PROGRAM, "tail-lift").reasons())
+                .contains("Overruled by lead: tried on the twin before.");
+    }
+
+    @Test
+    void programOrCode_overruledToCodeOnly_saysThatTheSoftwareStaysOld() {
+        Plan plan = Planner.plan(overruled(Cases.k9(), School.SOFTWARE, "code-only"));
+        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
+        assertThat(reason(plan, "program-or-code")).contains("3.08 stays, though the vehicle needs 3.12");
+    }
+
+    @Test
+    void programOrCode_missingApplication_canNotBeOverruled() {
+        Plan plan = Planner.plan(overruled(Cases.k10(), School.SOFTWARE, "code-only"));
+        assertThat(plan.blocks()).singleElement().asString().contains("Take the overrule back");
+    }
+
+    private static VehicleFacts oldBrakes(VehicleFacts facts) {
+        return Cases.with(facts, "body", Cases.answer(facts.vin().text(), "3.20", CodingState.AGREES));
+    }
+
+    @Test
+    void neighbours_leaveAlone_namesThemAndTouchesNone() {
+        Plan plan = Planner.plan(oldBrakes(Cases.k9()));
+        assertThat(reason(plan, "neighbours-too")).startsWith("Older software in Body is left alone");
+        assertThat(plan.writes()).noneMatch(o -> o.module().equals("body"));
+    }
+
+    @Test
+    void neighbours_levelSet_bringsThemUpInTheSameJob() {
+        Policy level = new Policy(Map.of(School.NEIGHBOURS, "level-set"), List.of());
+        Plan plan = Planner.plan(oldBrakes(Cases.k9()).with(level));
+        assertThat(operation(plan, Kind.PROGRAM, "body").reasons()).anyMatch(r -> r.contains("Workshop policy"));
+    }
+
+    @Test
+    void neighbours_levelSetOverruledForThisJob_leavesThemAlone() {
+        Policy level = new Policy(
+                Map.of(School.NEIGHBOURS, "level-set"),
+                List.of(new Policy.Overrule(School.NEIGHBOURS, "leave-alone", "the customer waits", "")));
+        Plan plan = Planner.plan(oldBrakes(Cases.k9()).with(level));
+        assertThat(plan.writes()).noneMatch(o -> o.module().equals("body"));
+    }
+
+    @Test
+    void neighbours_levelSetWithoutProgramming_doesNotStartWithIt() {
+        Policy level = new Policy(Map.of(School.NEIGHBOURS, "level-set"), List.of());
+        assertThat(kinds(Planner.plan(oldBrakes(fits()).with(level)))).doesNotContain(Kind.PROGRAM);
+    }
+
+    @Test
+    void requiredUpdates_areInThePlanUnderEitherSchool() {
+        // the pack can't program the gearbox: so the job is not begun, rather than left half done
+        VehicleFacts facts =
+                Cases.with(Cases.k3(), "gearbox", Cases.answer(Cases.ALMERY.text(), "2.01", CodingState.AGREES));
+        Plan plan = Planner.plan(facts);
+        assertThat(plan.blocks())
+                .singleElement()
+                .asString()
+                .startsWith("Engine 4.14 requires Gearbox 2.05; it has 2.01.");
+        assertThat(plan.writes()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "BK-67220-B3, Same part number",
+        "BK-67220-B2, accepts suffix B2",
+        "BK-67220-D4, Ask the parts desk",
+        "BK-46002-B3, It is not written to"
+    })
+    void part_number_decides(String offered, String says) {
+        VehicleFacts facts = Cases.k9().with(Cases.k9().part().withNumbers("BK-67220-B3", offered));
+        assertThat(reason(Planner.plan(facts), "part-must-fit")).contains(says);
+    }
+
+    @Test
+    void part_cleanableAndForeign_goesToASpecialistFirst() {
+        VehicleFacts facts = Cases.with(
+                Cases.healthy(JobKind.REPLACE_IMMOBILISER, Packs.lorne(), Cases.LORNE)
+                        .with(Cases.part("key-reader", PartOrigin.SECOND_HAND, PartFacts.Old.SILENT))
+                        .with(Aids.NONE.with(new Aids.Keys(2, 2))),
+                "key-reader",
+                Cases.answer(Cases.DONOR, "1.10", CodingState.FOR_ANOTHER));
+        assertThat(Planner.plan(facts).blocks()).singleElement().asString().contains("specialist");
+        VehicleFacts cleaned = Cases.with(facts, "key-reader", Cases.answer("", "1.10", CodingState.BLANK))
+                .with(facts.part().with(PartOrigin.CLEANED));
+        assertThat(Planner.plan(cleaned).blocks()).isEmpty();
+    }
+
+    @Test
+    void part_boundAndNew_isLookedAtOnceMoreBeforeItsFirstVin() {
+        VehicleFacts facts = Cases.with(
+                Cases.healthy(JobKind.REPLACE_BY_NEW, Packs.lorne(), Cases.LORNE)
+                        .with(Cases.part("restraints", PartOrigin.NEW, PartFacts.Old.GONE)),
+                "restraints",
+                Cases.answer("", "5.00", CodingState.BLANK));
+        assertThat(operation(Planner.plan(facts), Kind.WRITE_VIN, "restraints").holds())
+                .contains(HoldPoint.NO_WAY_BACK, HoldPoint.LEAD_APPROVED);
+    }
+
+    @Test
+    void source_ranksTheSurestFirstAndSaysWhatIsMissing() {
+        VehicleFacts facts = Cases.k14();
+        List<CodingSources.Ranked> ranked =
+                CodingSources.rank(facts, facts.module().orElseThrow());
+        assertThat(ranked).extracting(CodingSources.Ranked::source).containsExactly(CodingSource.values());
+        assertThat(ranked.get(0).state()).isEqualTo(CodingSources.State.TO_GET);
+        assertThat(ranked.get(0).missing()).contains("before it is removed");
+        assertThat(ranked.get(2).state()).isEqualTo(CodingSources.State.NOT_THERE);
+    }
+
+    @Test
+    void source_overruled_isTakenIfItCanBe() {
+        assertThat(operation(
+                                Planner.plan(overruled(Cases.k14(), School.CODING_SOURCE, "line-sheet")),
+                                Kind.WRITE_CODING,
+                                "front-radar")
+                        .holds())
+                .contains(HoldPoint.SHEET_CHECKED);
+        assertThat(operation(
+                                Planner.plan(overruled(Cases.k14(), School.CODING_SOURCE, "vehicle-order")),
+                                Kind.WRITE_CODING,
+                                "front-radar")
+                        .needs())
+                .contains("what was read from the old module");
+    }
+
+    @Test
+    void source_atHand_isSaidToBe() {
+        VehicleFacts facts = Cases.k14().with(Aids.NONE.withSources(Set.of(CodingSource.OLD_MODULE)));
+        assertThat(CodingSources.rank(facts, facts.module().orElseThrow())
+                        .getFirst()
+                        .state())
+                .isEqualTo(CodingSources.State.AT_HAND);
+    }
+
+    @Test
+    void voltage_demandingModule_needsTheHigherWindow() {
+        assertThat(reason(Planner.plan(Cases.k15()), "hold-the-voltage")).contains("13.7 V to start");
+        assertThat(reason(Planner.plan(Cases.k9()), "hold-the-voltage")).contains("13.3 V to start");
+        assertThat(reason(Planner.plan(fits()), "hold-the-voltage")).contains("12.9 V to start");
+    }
+
+    @Test
+    void voltage_heldForCodingByPolicy_isTheHigherOne() {
+        Policy held = new Policy(Map.of(School.CODING_VOLTAGE, "held"), List.of());
+        assertThat(reason(Planner.plan(fits().with(held)), "hold-the-voltage")).contains("13.3 V to start");
+    }
+
+    @Test
+    void link_moduleThatInsists_isWiredWhateverThePolicy() {
+        Policy wireless =
+                new Policy(Map.of(School.CODING_LINK, "wireless", School.PROGRAMMING_LINK, "wireless"), List.of());
+        assertThat(reason(Planner.plan(fits().with(wireless)), "wired-or-wireless"))
+                .startsWith("By cable: Tail lift");
+        assertThat(reason(Planner.plan(Cases.k19(JobKind.CHANGE_SETTING).with(wireless)), "wired-or-wireless"))
+                .startsWith("Wireless is allowed");
+    }
+
+    @Test
+    void longRead_engineRunning_isForReadingOnly() {
+        Policy running = new Policy(Map.of(School.LONG_READ, "engine-running"), List.of());
+        VehicleFacts read = Cases.healthy(JobKind.BASELINE_ONLY, Packs.lorne(), Cases.LORNE);
+        assertThat(reason(Planner.plan(read.with(running)), "support-unit-or-engine"))
+                .contains("only outdoors");
+        assertThat(reason(Planner.plan(Cases.k9().with(running)), "support-unit-or-engine"))
+                .contains("engine off");
+    }
+
+    @Test
+    void law_settingOfAnEmissionsModule_isRefusedWithItsSource() {
+        VehicleFacts facts = Cases.healthy(JobKind.CHANGE_SETTING, Packs.load("brennick-almery"), Cases.ALMERY)
+                .with(Wishes.of(
+                        List.of(Cases.setting("engine", "engine-vehicle", "idle.raise", "Idle raised", "yes", "no"))));
+        Plan plan = Planner.plan(facts);
+        assertThat(plan.blocks())
+                .singleElement()
+                .asString()
+                .contains("Refused", "Island Roads Order part 4", "2019-01-01");
+        assertThat(plan.writes()).isEmpty();
+    }
+
+    @Test
+    void law_ruleOfTheDay_counts() {
+        MarketRules rules = Cases.island();
+        assertThat(rules.on(LocalDate.of(2024, 3, 1))
+                        .about(codrane.core.pack.Concern.IMMOBILISER)
+                        .orElseThrow()
+                        .says())
+                .isEqualTo(MarketRules.Says.NOTE);
+        assertThat(rules.on(LocalDate.of(2026, 3, 1))
+                        .about(codrane.core.pack.Concern.IMMOBILISER)
+                        .orElseThrow()
+                        .says())
+                .isEqualTo(MarketRules.Says.APPROVAL);
+        VehicleFacts then = Cases.k11().with(rules.on(LocalDate.of(2024, 3, 1)));
+        assertThat(operation(Planner.plan(then), Kind.PAIR, "gearbox").holds()).doesNotContain(HoldPoint.LEAD_APPROVED);
+    }
+
+    @Test
+    void law_noRulesAtHand_isSaid() {
+        assertThat(reason(Planner.plan(Cases.k9().with(MarketRules.NONE)), "law-allows"))
+                .contains("ask what local law says");
+    }
+
+    @Test
+    void law_badFile_isNamedWithItsLine() {
+        MarketRules.Result result = MarketRules.load(
+                "x.yaml",
+                "market: M\nchecked: 2026-01-01\nrules:\n  - { concern: noise, says: free, from: soon, source: s, sentence: t }\n");
+        assertThat(((MarketRules.Result.Invalid) result).problems())
+                .hasSize(2)
+                .allSatisfy(p -> assertThat(p.line()).isEqualTo(4));
+        assertThat(MarketRules.load("x.yaml", "")).isInstanceOf(MarketRules.Result.Invalid.class);
+    }
+
+    @Test
+    void policy_unknownAnswerOrNoReason_isRefused() {
+        assertThatThrownBy(() -> new Policy(Map.of(School.NEIGHBOURS, "perhaps"), List.of()))
+                .hasMessageContaining("expected one of");
+        assertThatThrownBy(() -> new Policy.Overrule(School.NEIGHBOURS, "level-set", " ", ""))
+                .hasMessageContaining("needs a reason");
+    }
+}
