@@ -45,7 +45,7 @@ public final class StandinWorld implements AutoCloseable {
      *
      * @param onCan vehicles for the pass-through interface; the first is plugged in
      * @param onDoip vehicles for the Ethernet edge node; the first is plugged in
-     * @param check how long an authority takes to check a workshop
+     * @param check how long an authority takes to check a workshop, and a mail room to answer a letter
      */
     public record Stock(List<Setup> onCan, List<Setup> onDoip, Duration check) {
         public Stock {
@@ -71,6 +71,7 @@ public final class StandinWorld implements AutoCloseable {
                 packs,
                 office,
                 () -> History.of(byId, InstantSource.system().instant()),
+                stock.check(),
                 ports.service(),
                 bytesPerSecond);
     }

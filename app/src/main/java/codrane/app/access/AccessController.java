@@ -1,16 +1,23 @@
 package codrane.app.access;
 
 import codrane.app.account.Accounts;
+import codrane.app.decide.NeedStore;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.app.vehicle.PackShelf;
 import codrane.app.vehicle.ToolLook;
 import codrane.core.access.WorkshopAccount;
+import codrane.core.pack.Habits;
+import codrane.core.pack.Pack;
 import java.security.Principal;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -28,9 +35,20 @@ class AccessController {
     private final AccessStore store;
     private final Accounts accounts;
     private final Interfaces interfaces;
+    private final NeedStore needs;
+    private final PackShelf packs;
     private final InstantSource time;
 
-    AccessController(Access access, AccessStore store, Accounts accounts, Interfaces interfaces, InstantSource time) {
+    AccessController(
+            Access access,
+            AccessStore store,
+            Accounts accounts,
+            Interfaces interfaces,
+            NeedStore needs,
+            PackShelf packs,
+            InstantSource time) {
+        this.needs = needs;
+        this.packs = packs;
         this.time = time;
         this.access = access;
         this.store = store;
@@ -59,8 +77,37 @@ class AccessController {
         model.addAttribute(
                 "models", interfaces.all().stream().map(BenchInterface::name).toList());
         model.addAttribute("granted", store.latest());
+        model.addAttribute("passes", passes());
         model.addAttribute("workshop", access.workshop());
         return "access/list";
+    }
+
+    /** A maker's service, its passes, and until when the workshop's runs. */
+    public record PassView(String maker, String service, String sold, boolean runs, String words) {}
+
+    private List<PassView> passes() {
+        Map<String, Instant> held = needs.passes();
+        Map<String, PassView> views = new TreeMap<>();
+        for (Pack pack : packs.all()) {
+            List<Habits.Pass> sold = pack.equipment().habits().passes();
+            if (sold.isEmpty()) continue;
+            Optional<Instant> until = Optional.ofNullable(held.get(pack.service()));
+            boolean runs = until.filter(u -> u.isAfter(time.instant())).isPresent();
+            String words = until.map(u -> (runs ? "runs until " : "ended ")
+                            + u.minusSeconds(1).atZone(ZoneId.systemDefault()).toLocalDate())
+                    .orElse("none is noted");
+            views.put(
+                    pack.maker(),
+                    new PassView(
+                            pack.maker(),
+                            pack.service(),
+                            sold.stream()
+                                    .map(p -> p.days() + (p.days() == 1 ? " day " : " days ") + p.price() + " cr")
+                                    .collect(Collectors.joining(", ")),
+                            runs,
+                            words));
+        }
+        return List.copyOf(views.values());
     }
 
     private AuthorityView view(String id) {

@@ -241,7 +241,7 @@ public class BaselineActs {
                         && chosen.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
         if (both) return refused("A whole block brings its settings with it: tick the one or the other.");
         if (chosen.size() != keys.size()) return refused("One of these settings is not lost, or can't be put back.");
-        putBacks.put(facts.job().id(), lost.get().asLeft().id(), chosen, time.instant(), who);
+        putBacks.put(facts.job().id(), Optional.of(lost.get().asLeft().id()), chosen, time.instant(), who);
         audit.record(who, "chose settings to put back", "job " + number, String.join(", ", keys));
         return DONE;
     }

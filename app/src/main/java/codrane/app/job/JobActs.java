@@ -13,8 +13,10 @@ import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
-import codrane.core.plan.Planner;
 import codrane.core.plan.Stage;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.planner.PlanQuestions;
+import codrane.core.planner.Planner;
 import codrane.core.power.SupplyReading;
 import codrane.core.run.Reply;
 import codrane.core.scan.ModuleReading;
@@ -42,6 +44,7 @@ public class JobActs {
     private final RunService runs;
     private final UnlockActs unlocking;
     private final StrangerCheck strangers;
+    private final ContentCheck contents;
     private final Tools tools;
     private final AuditTrail audit;
     private final InstantSource time;
@@ -56,6 +59,7 @@ public class JobActs {
             RunService runs,
             UnlockActs unlocking,
             StrangerCheck strangers,
+            ContentCheck contents,
             Tools tools,
             AuditTrail audit,
             InstantSource time) {
@@ -68,6 +72,7 @@ public class JobActs {
         this.runs = runs;
         this.unlocking = unlocking;
         this.strangers = strangers;
+        this.contents = contents;
         this.tools = tools;
         this.audit = audit;
         this.time = time;
@@ -139,7 +144,7 @@ public class JobActs {
     private static Optional<String> missingFor(JobFacts facts, HoldPoint point) {
         return switch (point) {
             case IDENTITY_SETTLED -> facts.before().isEmpty() ? Optional.of("Scan first.") : Optional.empty();
-            case PLAN_AGREED ->
+            case PLAN_AGREED, LEAD_APPROVED, NO_WAY_BACK ->
                 facts.plan().isEmpty() || facts.planIsOld()
                         ? Optional.of("There is no plan yet that rests on the newest scan.")
                         : facts.plan().get().plan().blocks().stream().findFirst();
@@ -172,9 +177,15 @@ public class JobActs {
         if (facts.runHolds()) return refused("A run is under way or waits to be recovered: the plan stays as it is.");
         if (facts.before().isEmpty() || facts.baseline().isEmpty()) return refused("Scan and store a baseline first.");
         ScanRecord scan = facts.before().get();
-        Plan plan = Planner.plan(facts.vehicleFacts(scan));
+        VehicleFacts known = contents.added(facts, facts.vehicleFacts(scan));
+        List<PlanQuestions.Question> questions = PlanQuestions.of(known);
+        if (!questions.isEmpty())
+            return refused("No plan yet: a guess would be worse. "
+                    + questions.stream().map(PlanQuestions.Question::text).collect(Collectors.joining(" ")));
+        Plan plan = Planner.plan(known);
         jobs.addPlan(facts.job().id(), scan.id(), plan, who, time.instant());
-        jobs.reopen(facts.job().id(), HoldPoint.PLAN_AGREED);
+        for (HoldPoint point : List.of(HoldPoint.PLAN_AGREED, HoldPoint.LEAD_APPROVED, HoldPoint.NO_WAY_BACK))
+            jobs.reopen(facts.job().id(), point);
         audit.record(who, "planned", subject(number), plan.operations().size() + " operations");
         return DONE;
     }

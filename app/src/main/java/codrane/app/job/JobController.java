@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.account.Role;
 import codrane.app.account.Routes;
+import codrane.app.decide.MenuMap;
 import codrane.app.intake.IntakeStore;
 import codrane.app.live.JobTasks;
 import codrane.app.live.LiveHub;
@@ -47,6 +48,8 @@ class JobController {
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
     private final BenchActs benches;
+    private final DecideActs decides;
+    private final MenuMap menus;
     private final IdentifyActs identify;
     private final JobTasks tasks;
     private final Interfaces interfaces;
@@ -63,6 +66,8 @@ class JobController {
             UnlockActs unlocking,
             BaselineActs baselines,
             BenchActs benches,
+            DecideActs decides,
+            MenuMap menus,
             IdentifyActs identify,
             JobTasks tasks,
             Interfaces interfaces,
@@ -77,6 +82,8 @@ class JobController {
         this.unlocking = unlocking;
         this.baselines = baselines;
         this.benches = benches;
+        this.decides = decides;
+        this.menus = menus;
         this.identify = identify;
         this.tasks = tasks;
         this.interfaces = interfaces;
@@ -170,6 +177,7 @@ class JobController {
         switch (shown) {
             case BASELINE -> baselines.lost(facts).ifPresent(lost -> model.addAttribute("lost", lost));
             case DECIDE -> {
+                facts.before().ifPresent(scan -> model.addAttribute("decide", decides.view(facts, scan)));
                 if (facts.job().kind() == JobKind.FIND_LOST_SETTING)
                     baselines.lost(facts).ifPresent(lost -> model.addAttribute("lost", lost));
             }
@@ -197,6 +205,10 @@ class JobController {
                         "changes",
                         ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
+                model.addAttribute("menu", menus.ofJob(facts.job().id()));
+                model.addAttribute(
+                        "operations",
+                        facts.plan().map(p -> p.plan().writes().toList()).orElse(List.of()));
             }
             case INTAKE ->
                 model.addAttribute("photos", intakes.photos(facts.job().id()));
@@ -212,7 +224,8 @@ class JobController {
     }
 
     private void addPrepare(JobFacts facts, Model model) {
-        if (facts.plan().isEmpty() || facts.replaced().isEmpty()) return;
+        facts.readiness().ifPresent(readiness -> model.addAttribute("needs", NeedsView.of(facts, readiness)));
+        if (facts.plan().isEmpty() || facts.replaced().isEmpty() || NextNeedAct.byMail(facts)) return;
         try {
             model.addAttribute("offers", prepares.offers(facts));
         } catch (ServiceException e) {

@@ -3,20 +3,31 @@ package codrane.app.job;
 import codrane.app.access.Access;
 import codrane.app.access.Authorisation;
 import codrane.app.access.GatewayDesk;
+import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
+import codrane.app.decide.DecideStore;
+import codrane.app.decide.Decided;
+import codrane.app.decide.NeedStore;
 import codrane.app.intake.IntakeStore;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.app.vehicle.MarketShelf;
 import codrane.app.vehicle.PackShelf;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.plan.Policy;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
 import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,6 +49,9 @@ public class JobDesk {
     private final IntakeStore intakes;
     private final BenchNotesStore benchNotes;
     private final FaultNoteStore faultNotes;
+    private final DecideStore decides;
+    private final NeedStore needs;
+    private final MarketShelf markets;
     private final InstantSource time;
 
     JobDesk(
@@ -55,7 +69,13 @@ public class JobDesk {
             IntakeStore intakes,
             BenchNotesStore benchNotes,
             FaultNoteStore faultNotes,
+            DecideStore decides,
+            NeedStore needs,
+            MarketShelf markets,
             InstantSource time) {
+        this.decides = decides;
+        this.needs = needs;
+        this.markets = markets;
         this.jobs = jobs;
         this.benchChecks = benchChecks;
         this.runs = runs;
@@ -90,6 +110,8 @@ public class JobDesk {
     public JobFacts facts(JobRecord job) {
         Pack pack = packs.get(job.packId());
         Optional<PlanRecord> plan = jobs.plan(job.id());
+        Decided decided = decided(job, pack);
+        List<BaselineSummary> kept = baselines.ofJob(job.id());
         JobStore.Scans scans = jobs.scans(job.id(), runs.firstStart(job.id()));
         return new JobFacts(
                 job,
@@ -99,17 +121,40 @@ public class JobDesk {
                 scans.first(),
                 scans.before(),
                 scans.latest(),
-                baselines.ofJob(job.id()),
+                kept,
                 plan,
                 shelf.prepared(job.id()),
                 sheet(job, pack),
                 runs.latest(job.id()),
-                power(pack, job, plan),
+                power(pack, decided.policy(), plan),
                 access(pack, job),
                 putBacks.of(job.id()),
                 intakes.get(job.id()),
                 benchNotes.get(job.id()),
-                faultNotes.of(job.id()));
+                faultNotes.of(job.id()),
+                decided,
+                oldCoding(job, kept));
+    }
+
+    private Decided decided(JobRecord job, Pack pack) {
+        return new Decided(
+                decides.notes(job.id()),
+                decides.policy(job.id()),
+                markets.rules().on(LocalDate.ofInstant(time.instant(), ZoneId.systemDefault())),
+                needs.noted(job.id()),
+                Optional.ofNullable(needs.passes().get(pack.service())),
+                needs.letters(job.id()));
+    }
+
+    /** What was read from the old module last. */
+    private Map<String, Bytes> oldCoding(JobRecord job, List<BaselineSummary> kept) {
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        Optional<BaselineSummary> old = kept.stream()
+                .filter(b -> b.purpose() == BaselineSummary.Purpose.OLD_PART)
+                .reduce((first, last) -> last);
+        old.flatMap(b -> baselines.file(b.id()).module(job.replacedModule().orElse("")))
+                .ifPresent(module -> module.coding().forEach(block -> blocks.put(block.id(), block.raw())));
+        return blocks;
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {
@@ -120,10 +165,10 @@ public class JobDesk {
                         .map(s -> LineSheetFacts.of(pack, pack.module(id), job.vin(), s)));
     }
 
-    private PowerGate.Verdict power(Pack pack, JobRecord job, Optional<PlanRecord> plan) {
+    private PowerGate.Verdict power(Pack pack, Policy policy, Optional<PlanRecord> plan) {
         List<SupplyReading> samples =
                 interfaces.of(pack).map(BenchInterface::samples).orElse(List.of());
-        return PowerGate.start(samples, JobFacts.window(pack, job, plan), time.instant());
+        return PowerGate.start(samples, JobFacts.window(pack, policy, plan), time.instant());
     }
 
     private JobAccess access(Pack pack, JobRecord job) {

@@ -1,6 +1,7 @@
 package codrane.app.job;
 
 import codrane.app.baseline.BaselineSummary;
+import codrane.app.decide.Decided;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
@@ -19,14 +20,19 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
+import codrane.core.plan.Policy;
+import codrane.core.plan.PowerNeed;
 import codrane.core.plan.Stage;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerWindow;
+import codrane.core.ready.Need;
+import codrane.core.ready.Readiness;
 import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.ModuleReading;
 import codrane.core.vin.VinComparison.Verdict;
 import java.time.Duration;
+import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -41,6 +47,8 @@ import java.util.Optional;
  * @param latest newest scan
  * @param baselines of the job, oldest first
  * @param putBack lost settings that a person chose to put back
+ * @param decided what people and the workshop said about the plan
+ * @param oldCoding blocks that were read from the old module, by layout
  * @param power whether a run may start on the supply as it is now
  */
 public record JobFacts(
@@ -61,13 +69,16 @@ public record JobFacts(
         List<PutBack> putBack,
         IntakeNotes intake,
         BenchNotes benchNotes,
-        List<FaultNote> faultNotes) {
+        List<FaultNote> faultNotes,
+        Decided decided,
+        Map<String, Bytes> oldCoding) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
         holds = List.copyOf(holds);
         baselines = List.copyOf(baselines);
         putBack = List.copyOf(putBack);
+        oldCoding = Map.copyOf(oldCoding);
     }
 
     /** The one from before any write. */
@@ -131,9 +142,27 @@ public record JobFacts(
         return AgreementMatrix.of(pack, job.vin(), scan.readings());
     }
 
+    /** What the planner gets to know; whether software is the maker's is added by who asks the maker. */
     public VehicleFacts vehicleFacts(ScanRecord scan) {
-        return new VehicleFacts(
-                job.kind(), pack, job.vin(), job.replacedModule(), job.origin(), scan.readings(), gateway(), putBack);
+        return PlanFacts.of(this, scan);
+    }
+
+    /** What the plan needs, and so the earliest start; empty without a plan. */
+    public Optional<Readiness> readiness() {
+        if (plan.isEmpty() || before.isEmpty()) return Optional.empty();
+        return Optional.of(Readiness.of(
+                plan.get().plan(),
+                vehicleFacts(before.get()),
+                PlanFacts.atHand(this),
+                access.now(),
+                ZoneId.systemDefault()));
+    }
+
+    /** Whether an operation of the plan names the hold point. */
+    public boolean planHolds(HoldPoint point) {
+        return plan.map(p ->
+                        p.plan().operations().stream().anyMatch(o -> o.holds().contains(point)))
+                .orElse(false);
     }
 
     /** The newest scan if it is from after the run. */
@@ -172,17 +201,12 @@ public record JobFacts(
     }
 
     public PowerWindow window() {
-        return window(pack, job, plan);
+        return window(pack, decided.policy(), plan);
     }
 
     /** What the run needs of the supply: programming more than coding, a demanding module more still. */
-    static PowerWindow window(Pack pack, JobRecord job, Optional<PlanRecord> plan) {
-        double upper = PowerWindow.upperLimit(pack.supply().chemistry());
-        if (plan.isEmpty() || !plan.get().plan().has(Operation.Kind.PROGRAM)) return PowerWindow.coding(upper);
-        boolean demanding = job.replacedModule()
-                .map(id -> pack.module(id).traits().demanding())
-                .orElse(false);
-        return demanding ? PowerWindow.demanding(upper) : PowerWindow.programming(upper);
+    static PowerWindow window(Pack pack, Policy policy, Optional<PlanRecord> plan) {
+        return PowerNeed.of(pack, policy, plan.map(p -> p.plan().operations()).orElse(List.of()));
     }
 
     public Optional<HoldRecord> personHold(HoldPoint point) {
@@ -207,10 +231,19 @@ public record JobFacts(
         if (point == HoldPoint.AUTHORISED && (!access.there() || job.kind() == JobKind.BASELINE_ONLY)) return false;
         switch (point) {
             case OLD_MODULE_ASKED -> {
-                return job.replacedModule().isPresent();
+                return job.kind().replaces();
             }
             case OLD_MODULE_READ -> {
-                return job.replacedModule().isPresent() && intake.stillIn();
+                return job.kind().replaces() && intake.stillIn();
+            }
+            case OWNERSHIP_PROVED -> {
+                return PlanFacts.touchesImmobiliser(this);
+            }
+            case LEAD_APPROVED, GAPS_CONFIRMED, KEYS_COUNTED, NO_WAY_BACK -> {
+                return planHolds(point);
+            }
+            case EVERYTHING_HERE -> {
+                return readiness().map(r -> !r.needs().isEmpty()).orElse(false);
             }
             case PAPERS_AGREE -> {
                 return !intake.details().papersVin().isEmpty();
@@ -227,7 +260,7 @@ public record JobFacts(
         return switch (point) {
             case AUTHORISED -> writes;
             case FILE_CHECKED -> planHas(Operation.Kind.PROGRAM);
-            case SHEET_CHECKED -> planHas(Operation.Kind.WRITE_CODING) && job.kind() == JobKind.REPLACE_MODULE;
+            case SHEET_CHECKED -> planHolds(HoldPoint.SHEET_CHECKED);
             default -> true;
         };
     }
@@ -258,7 +291,18 @@ public record JobFacts(
             case RUN_FINISHED -> finished;
             case READ_BACK_AGREES ->
                 finished && readBackTroubles().map(List::isEmpty).orElse(false);
-            case CONSENT, PLAN_AGREED, WRITES_RELEASED, FUNCTION_TESTED -> false;
+            case OWNERSHIP_PROVED -> !intake.details().ownership().isBlank();
+            case EVERYTHING_HERE ->
+                finished
+                        || runHolds()
+                        || readiness().map(Readiness::everythingHere).orElse(false);
+            case KEYS_COUNTED ->
+                readiness().stream()
+                        .flatMap(r -> r.needs().stream())
+                        .filter(n -> n.kind() == Need.Kind.KEYS)
+                        .allMatch(Need::here);
+            case CONSENT, PLAN_AGREED, LEAD_APPROVED, GAPS_CONFIRMED, NO_WAY_BACK, WRITES_RELEASED, FUNCTION_TESTED ->
+                false;
         };
     }
 
@@ -283,5 +327,17 @@ public record JobFacts(
                     instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);
         }
         return blocks;
+    }
+
+    /** Where the blocks come from that an operation writes; empty when Codrane can't tell yet. */
+    Optional<Map<String, Bytes>> codingOf(Operation operation) {
+        if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
+        if (job.kind().about() == JobKind.About.SETTINGS) return before.map(scan -> putBackBlocks(scan.readings()));
+        if (operation.holds().contains(HoldPoint.SHEET_CHECKED)) return sheet.map(LineSheetFacts::blocks);
+        if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
+            return oldCoding.isEmpty() ? Optional.empty() : Optional.of(oldCoding);
+        if (job.kind().about() == JobKind.About.MODULE)
+            return before.map(scan -> scan.readings().get(operation.module())).map(ModuleReading::coding);
+        return Optional.empty();
     }
 }

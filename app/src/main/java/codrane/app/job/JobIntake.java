@@ -69,12 +69,17 @@ public class JobIntake {
         Optional<String> replaced =
                 Optional.ofNullable(form.replaced()).filter(pack.get().modules()::containsKey);
         Optional<PartOrigin> origin = find(PartOrigin.values(), form.origin());
-        if (kind.get() == JobKind.REPLACE_MODULE && replaced.isEmpty()) {
+        if (kind.get() == JobKind.READY_TOOL)
+            return new Taken.Rejected("kind", "A new tool is made ready under Tools: it is no job on a vehicle.");
+        if (kind.get().namesModule() && replaced.isEmpty()) {
             return new Taken.Rejected(
                     "replaced",
-                    "Choose the module that was replaced; the " + pack.get().title() + " has none of this name.");
+                    "Choose the module that "
+                            + (kind.get().replaces() ? "was replaced" : "this is about")
+                            + "; the " + pack.get().title() + " has none of this name.");
         }
-        if (kind.get() != JobKind.REPLACE_MODULE) replaced = Optional.empty();
+        if (!kind.get().namesModule()) replaced = Optional.empty();
+        if (!kind.get().replaces()) origin = Optional.empty();
         String model = pack.get().modelOf(vin).orElseThrow();
         long number = jobs.add(
                 new JobStore.NewJob(

@@ -14,7 +14,9 @@ public record NextAct(String title, String why, String stop, Tone tone, List<Act
         PERSON("person"),
         WRITE("write"),
         DIFFERS("differs"),
-        SETTLED("settled");
+        SETTLED("settled"),
+        /** Nothing is to be done but to wait for something that was asked for. */
+        WAITS("waits");
 
         private final String css;
 

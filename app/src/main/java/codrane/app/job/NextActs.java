@@ -3,6 +3,7 @@ package codrane.app.job;
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
 import codrane.app.live.RunRecord;
+import codrane.core.pack.MarketRules;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -10,8 +11,11 @@ import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Stage;
+import codrane.core.planner.LawAllows;
+import codrane.core.planner.PlanQuestions;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Says what to do next, from the facts alone. */
 final class NextActs {
@@ -65,6 +69,23 @@ final class NextActs {
                     Tone.PERSON,
                     List.of(Act.read("Plan what is ticked", "/put-back")));
         }
+        List<PlanQuestions.Question> questions = questions(facts);
+        if (!questions.isEmpty()) {
+            String more = questions.size() == 1
+                    ? ""
+                    : " And: "
+                            + questions.stream()
+                                    .skip(1)
+                                    .map(PlanQuestions.Question::text)
+                                    .collect(Collectors.joining(" "));
+            return new NextAct(
+                    questions.getFirst().text(),
+                    "A plan is made from facts, and this one is missing or contradicts another." + more
+                            + " Answer below.",
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of());
+        }
         if (facts.plan().isEmpty()) {
             return new NextAct(
                     "Let the rules make a plan",
@@ -92,6 +113,19 @@ final class NextActs {
                             Act.read("Scan again", "/scan"),
                             Act.read("Plan again", "/plan").second()));
         }
+        if (facts.progress().hold(HoldPoint.LEAD_APPROVED) == Hold.OPEN) {
+            return new NextAct(
+                    "The lead approves this first",
+                    LawAllows.rules(facts.vehicleFacts(facts.before().orElseThrow())).stream()
+                            .filter(r -> r.says() == MarketRules.Says.APPROVAL)
+                            .map(r -> r.cited() + ".")
+                            .collect(Collectors.joining(" ")),
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of(
+                            Act.keep("Approve it", "/hold/lead-approved"),
+                            Act.read("Plan again", "/plan").second()));
+        }
         long writes = plan.writes().count();
         return new NextAct(
                 writes == 0
@@ -106,9 +140,16 @@ final class NextActs {
                         Act.read("Plan again", "/plan").second()));
     }
 
+    private static List<PlanQuestions.Question> questions(JobFacts facts) {
+        return facts.before()
+                .map(scan -> PlanQuestions.of(facts.vehicleFacts(scan)))
+                .orElse(List.of());
+    }
+
     private static NextAct prepare(JobFacts facts) {
         String module = facts.replaced().map(PackModule::lowerTitle).orElse("module");
         if (facts.progress().hold(HoldPoint.FILE_CHECKED) == Hold.OPEN) {
+            if (NextNeedAct.byMail(facts)) return NextNeedAct.file(facts);
             return new NextAct(
                     "Fetch the calibration for the " + module,
                     "Choose the file for its hardware below; size, SHA-256 and CRC-32 are checked before it is used.",
@@ -124,6 +165,8 @@ final class NextActs {
                     Tone.DO,
                     List.of(Act.read("Fetch the line sheet", "/line-sheet")));
         }
+        Optional<NextAct> missing = NextNeedAct.of(facts);
+        if (missing.isPresent()) return missing.get();
         return new NextAct(
                 "The supply is not ready",
                 facts.power().reason()
@@ -137,6 +180,25 @@ final class NextActs {
         Optional<RunRecord> run = facts.run();
         if (run.isPresent() && run.get().running()) return running(facts, run.get());
         if (run.isPresent() && run.get().interrupted()) return interrupted(run.get());
+        List<String> unable = RunOrders.unable(facts);
+        if (!unable.isEmpty()) {
+            return new NextAct(
+                    "Codrane can't carry out all of this plan yet",
+                    "Planned, and to be done with another tool: " + String.join("; ", unable)
+                            + ". What is not carried out whole is not begun here.",
+                    run.isPresent() ? "Safe to stop here: no run is under way." : NOTHING_WRITTEN,
+                    Tone.DIFFERS,
+                    List.of(Act.go("Back to the plan", "/decide")));
+        }
+        if (facts.progress().hold(HoldPoint.NO_WAY_BACK) == Hold.OPEN) {
+            return new NextAct(
+                    "Look at VIN and part once more",
+                    "What follows can't be undone: " + facts.job().vin().grouped() + ", aloud "
+                            + facts.job().vin().spelled() + ".",
+                    run.isPresent() ? "Safe to stop here: no run is under way." : NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of(Act.keep("It is this vehicle and this part", "/hold/no-way-back")));
+        }
         long writes = facts.plan().map(p -> p.plan().writes().count()).orElse(0L);
         String before = run.filter(r -> r.state() == RunRecord.State.STOPPED)
                 .map(r -> r.sentence() + " " + r.nextStep() + " ")

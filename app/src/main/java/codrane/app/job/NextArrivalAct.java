@@ -52,13 +52,24 @@ final class NextArrivalAct {
                     Tone.DIFFERS,
                     List.of(Act.waive("Go on all the same", "/waive/papers-agree")));
         }
+        if (facts.progress().hold(HoldPoint.OWNERSHIP_PROVED) == Hold.OPEN) {
+            return new NextAct(
+                    "See the proof of ownership, and note it",
+                    "Keys or the immobiliser are touched. Note below what was shown, and count the keys: all are needed for pairing. Local law may want a licensed locksmith.",
+                    NOTHING_WRITTEN,
+                    Tone.PERSON,
+                    List.of());
+        }
         String what = facts.job().kind() == JobKind.CLEAR_FAULTS
                 ? "clearing faults after they are written down"
                 : facts.job().kind() == JobKind.FIND_LOST_SETTING
                         ? "finding a lost setting, and putting it back if you choose so"
-                        : facts.replaced()
-                                .map(m -> "replacing the " + m.lowerTitle())
-                                .orElse("reading the vehicle");
+                        : facts.job().kind().replaces()
+                                ? "replacing the "
+                                        + facts.replaced().orElseThrow().lowerTitle()
+                                : facts.job().kind() == JobKind.BASELINE_ONLY
+                                        ? "reading the vehicle"
+                                        : "\"" + facts.job().kind().title() + "\"";
         return new NextAct(
                 "Does the customer agree?",
                 "Say what will be done: " + what + ". Check the VIN aloud against the plate: the groups are below.",

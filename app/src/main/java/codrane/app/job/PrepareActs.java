@@ -11,6 +11,7 @@ import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ReadResult;
 import codrane.core.octets.Checksums;
+import codrane.core.pack.FileRoute;
 import codrane.core.pack.PackModule;
 import java.time.InstantSource;
 import java.util.List;
@@ -57,6 +58,12 @@ public class PrepareActs {
         JobFacts facts = desk.facts(number);
         Optional<String> closed = prepareClosed(facts);
         if (closed.isPresent()) return refused(closed.get());
+        FileRoute route = facts.replaced().orElseThrow().software().file();
+        if (route.way() == FileRoute.Way.MAIL)
+            return refused(facts.pack().maker() + " sends this one by mail: draft the letter below.");
+        List<String> open = NeedActs.beforeSpending(facts);
+        if ((route.price() > 0 || route.tokens() > 0) && !open.isEmpty())
+            return refused("Nothing that costs is got before these are kept: " + String.join("; ", open) + ".");
         try {
             Optional<Manifest> offer = offers(facts).stream()
                     .filter(m -> m.id().equals(manifestId))

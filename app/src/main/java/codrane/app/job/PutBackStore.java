@@ -4,11 +4,12 @@ import codrane.core.baseline.PutBack;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps which lost settings of a job are to be put back. */
+/** Keeps which settings of a job are to be written: lost ones to be put back, and those chosen by name. */
 @Component
 @Transactional
 class PutBackStore {
@@ -18,8 +19,12 @@ class PutBackStore {
         this.jdbc = jdbc;
     }
 
-    /** Replaces what was chosen before. */
-    void put(long jobId, long baselineId, List<PutBack> settings, Instant at, String who) {
+    /**
+     * Replaces what was chosen before.
+     *
+     * @param baselineId from which they were lost; empty for settings that are changed by name
+     */
+    void put(long jobId, Optional<Long> baselineId, List<PutBack> settings, Instant at, String who) {
         jdbc.sql("delete from put_back where job_id = ?").param(jobId).update();
         for (PutBack s : settings) {
             jdbc.sql("insert into put_back (job_id, module, layout, field, value, found, baseline_id, at, who)"
@@ -31,7 +36,7 @@ class PutBackStore {
                             s.field(),
                             s.value(),
                             s.found(),
-                            baselineId,
+                            baselineId.orElse(null),
                             Timestamp.from(at),
                             who)
                     .update();

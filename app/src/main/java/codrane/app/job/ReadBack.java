@@ -82,12 +82,16 @@ final class ReadBack {
     }
 
     private List<String> codingTroubles(PackModule module, ModuleReading reading) {
-        Map<String, Bytes> wanted = facts.sheet().map(LineSheetFacts::blocks).orElse(Map.of());
+        Map<String, Bytes> wanted = facts.plan().orElseThrow().plan().operations().stream()
+                .filter(o -> o.module().equals(module.id()))
+                .flatMap(o -> facts.codingOf(o).stream())
+                .findFirst()
+                .orElse(Map.of());
         return facts.pack().blocksOf(module).stream()
                 .filter(layout -> !wanted.getOrDefault(layout.id(), Bytes.EMPTY)
                         .equals(reading.coding().get(layout.id())))
                 .map(Layout::title)
-                .map(title -> title + " is not what the line sheet says.")
+                .map(title -> title + " is not what was to be written.")
                 .toList();
     }
 }

@@ -12,6 +12,7 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.power.PowerWindow;
@@ -51,8 +52,11 @@ class RunOrders {
                 return new Built.Missing("The calibration at hand is damaged or does not fit: fetch it again.");
             image = file.get().image();
         }
-        if (facts.planHas(Operation.Kind.WRITE_CODING)
-                && facts.job().kind() == JobKind.REPLACE_MODULE
+        List<String> unable = unable(facts);
+        if (!unable.isEmpty())
+            return new Built.Missing("Codrane can't carry out yet: " + String.join("; ", unable)
+                    + ". What is not carried out whole is not begun.");
+        if (facts.planHolds(HoldPoint.SHEET_CHECKED)
                 && !facts.sheet().map(LineSheetFacts::good).orElse(false)) {
             return new Built.Missing("The line sheet is not good.");
         }
@@ -71,6 +75,45 @@ class RunOrders {
                 image,
                 facts.before().get().readings(),
                 facts.gateway()));
+    }
+
+    /** Titles of planned operations that this version plans, and can't carry out yet. */
+    static List<String> unable(JobFacts facts) {
+        if (facts.plan().isEmpty()) return List.of();
+        return facts.plan()
+                .get()
+                .plan()
+                .writes()
+                .filter(o -> !able(facts, o))
+                .map(Operation::title)
+                .toList();
+    }
+
+    static boolean able(JobFacts facts, Operation operation) {
+        boolean own = facts.job().replacedModule().equals(Optional.of(operation.module()));
+        return switch (operation.kind()) {
+            case PROGRAM -> own;
+            case WRITE_VIN ->
+                facts.pack().module(operation.module()).traits().learnsVinFrom().isEmpty();
+            case WRITE_CODING ->
+                operation.holds().contains(HoldPoint.SHEET_CHECKED)
+                        || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
+                        || facts.job().kind().about() == JobKind.About.SETTINGS
+                        || facts.job().kind().about() == JobKind.About.MODULE;
+            case RESET, CLEAR -> true;
+            case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE -> false;
+            case SET_UP,
+                    SCAN,
+                    READ_CODING,
+                    BASELINE,
+                    UNLOCK,
+                    DERIVE_CODING,
+                    SLEEP,
+                    BATTERY_OFF,
+                    PROVE,
+                    FUNCTION_TEST,
+                    DRIVE -> true;
+        };
     }
 
     /** The file is read and checked again at each start: what is stored is not believed either. */
@@ -106,7 +149,19 @@ class RunOrders {
             case WRITE_CODING -> coding(facts, operation, coding);
             case RESET -> List.of(new RunTask.Restart(facts.pack().module(operation.module()), operation.title()));
             case CLEAR -> clear(facts);
-            case SCAN, BASELINE, UNLOCK, PROVE, FUNCTION_TEST -> List.of();
+            case SET_UP,
+                    SCAN,
+                    READ_CODING,
+                    BASELINE,
+                    UNLOCK,
+                    DERIVE_CODING,
+                    SLEEP,
+                    BATTERY_OFF,
+                    PROVE,
+                    FUNCTION_TEST,
+                    DRIVE -> List.of();
+            case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
+                throw new IllegalStateException(operation.key() + " can't be carried out yet");
         };
     }
 
@@ -127,9 +182,7 @@ class RunOrders {
     private static List<RunTask> coding(JobFacts facts, Operation operation, PowerWindow window) {
         PackModule module = facts.pack().module(operation.module());
         List<RunTask> tasks = new ArrayList<>();
-        Map<String, Bytes> blocks = facts.job().kind() == JobKind.FIND_LOST_SETTING
-                ? facts.putBackBlocks(facts.before().orElseThrow().readings())
-                : facts.sheet().orElseThrow().blocks();
+        Map<String, Bytes> blocks = facts.codingOf(operation).orElseThrow();
         for (Layout layout : facts.pack().blocksOf(module)) {
             Bytes block = blocks.get(layout.id());
             if (block == null) continue; // nothing of this block was chosen

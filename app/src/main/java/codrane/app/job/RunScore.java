@@ -89,7 +89,20 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
                         6,
                         task,
                         facts.pack().modules().size());
-            case SCAN, BASELINE, UNLOCK, PROVE, FUNCTION_TEST -> task;
+            case WRITE_ORDER, PAIR, ADD_KEY -> add(pieces, Lane.LINK, operation.title(), operation.seconds(), task, 1);
+            case RELEARN, INITIALISE, CALIBRATE ->
+                add(pieces, Lane.VEHICLE, operation.title(), operation.seconds(), task, 1);
+            case SET_UP,
+                    SCAN,
+                    READ_CODING,
+                    BASELINE,
+                    UNLOCK,
+                    DERIVE_CODING,
+                    SLEEP,
+                    BATTERY_OFF,
+                    PROVE,
+                    FUNCTION_TEST,
+                    DRIVE -> task;
         };
     }
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.access.Access;
 import codrane.app.baseline.BaselineSummary;
+import codrane.app.decide.DecideNotes;
+import codrane.app.decide.Decided;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf.Shelved;
@@ -12,16 +14,19 @@ import codrane.core.access.WorkshopAccount;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
-import codrane.core.plan.Planner;
+import codrane.core.plan.Policy;
 import codrane.core.plan.Stage;
+import codrane.core.planner.Planner;
 import codrane.core.power.PowerGate;
 import codrane.core.scan.ModuleReading;
+import codrane.core.vin.Vin;
 import codrane.link.scan.VehicleScanner;
 import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
@@ -30,6 +35,7 @@ import codrane.standin.vehicle.Setup;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,7 +74,15 @@ class NextActsTest {
     /** A job that each test brings to its moment. */
     private static final class Moment {
         private final List<HoldRecord> holds = new ArrayList<>();
+        private Vin vin = Conditions.LORNE;
         private JobKind kind = JobKind.REPLACE_MODULE;
+        private Decided decided = new Decided(
+                DecideNotes.NONE,
+                Policy.DEFAULT,
+                MarketRules.NONE,
+                Map.of(),
+                Optional.of(T0.plus(Duration.ofDays(100))),
+                List.of());
         private Optional<BenchCheck> bench = Optional.empty();
         private Optional<ScanRecord> before = Optional.empty();
         private Optional<ScanRecord> latest = Optional.empty();
@@ -97,6 +111,7 @@ class NextActsTest {
         }
 
         Moment locked(WorkshopAccount account, String trouble) {
+            vin = new Vin("0BKLR3A46PN004127"); // the model year from which there is one
             access = new JobAccess(
                     new Gateway.Locked(),
                     Optional.empty(),
@@ -185,7 +200,7 @@ class NextActsTest {
                     1,
                     2201,
                     1,
-                    Conditions.LORNE,
+                    vin,
                     LORNE.id(),
                     "Lorne",
                     kind,
@@ -213,7 +228,9 @@ class NextActsTest {
                     List.of(),
                     intake,
                     BenchNotes.NONE,
-                    List.of());
+                    List.of(),
+                    decided,
+                    Map.of());
         }
 
         NextAct next() {
@@ -436,7 +453,7 @@ class NextActsTest {
         moment.scannedAfter(USED);
         assertThat(moment.next().title()).isEqualTo("What was read back differs");
         assertThat(moment.next().why())
-                .contains("for another VIN", "does not report software 3.12", "is not what the line sheet says");
+                .contains("for another VIN", "does not report software 3.12", "is not what was to be written");
         moment.scannedAfter(HEALTHY);
         assertThat(moment.next().title()).isEqualTo("Try the function itself");
         moment.kept(HoldPoint.FUNCTION_TESTED);

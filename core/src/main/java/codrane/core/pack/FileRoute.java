@@ -7,10 +7,11 @@ import java.time.Duration;
  *
  * @param lead from asking until it is here
  * @param price in crowns; 0 when it is included
+ * @param tokens that the maker's service uses up for it
  */
-public record FileRoute(Way way, Duration lead, int price) {
+public record FileRoute(Way way, Duration lead, int price, int tokens) {
     /** At once and included; what a pack says nothing about. */
-    public static final FileRoute AT_ONCE = new FileRoute(Way.DOWNLOAD, Duration.ZERO, 0);
+    public static final FileRoute AT_ONCE = new FileRoute(Way.DOWNLOAD, Duration.ZERO, 0, 0);
 
     /** The ways there are. */
     public enum Way {

@@ -114,9 +114,24 @@ final class ModuleReader {
         if (!fitted.isEmpty() && !compiled.matcher(fitted).matches())
             in.problem("fitted", "does not match the pattern");
         PackModule.Parts parts = new PackModule.Parts(
-                compiled, fitted.isEmpty() ? "?" : fitted, in.textLists("interchangeable"), in.texts("chain"));
+                compiled,
+                fitted.isEmpty() ? "?" : fitted,
+                in.textLists("interchangeable"),
+                in.texts("chain"),
+                years(in));
         in.end();
         return parts;
+    }
+
+    private static Optional<PackModule.Years> years(YamlMap in) {
+        if (!in.has("years")) return Optional.empty();
+        List<String> years = in.texts("years");
+        boolean good = years.size() == 2 && years.stream().allMatch(y -> y.matches("\\d{4}"));
+        if (good)
+            return Optional.of(
+                    new PackModule.Years(Integer.parseInt(years.getFirst()), Integer.parseInt(years.getLast())));
+        in.problem("years", "must be two years, like [2018, 2026]");
+        return Optional.empty();
     }
 
     private static PackModule.Software software(YamlMap in) {
@@ -134,7 +149,8 @@ final class ModuleReader {
         FileRoute route = new FileRoute(
                 in.constant("way", FileRoute.Way.values()),
                 Duration.ofHours(in.integer("hours", 0, 24 * 60, 0)),
-                in.integer("price", 0, 1_000_000, 0));
+                in.integer("price", 0, 1_000_000, 0),
+                in.integer("tokens", 0, 1000, 0));
         in.end();
         return route;
     }

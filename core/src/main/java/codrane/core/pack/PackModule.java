@@ -93,11 +93,22 @@ public record PackModule(
      * @param pattern with the groups base and suffix
      * @param chain suffixes from oldest to newest; may be empty
      * @param fitted number of the part in a vehicle as built; matches the pattern
+     * @param years model years for which it is made; empty when the pack names none
      */
-    public record Parts(Pattern pattern, String fitted, List<List<String>> interchangeable, List<String> chain) {
+    public record Parts(
+            Pattern pattern,
+            String fitted,
+            List<List<String>> interchangeable,
+            List<String> chain,
+            Optional<Years> years) {
         public Parts {
             interchangeable = interchangeable.stream().map(List::copyOf).toList();
             chain = List.copyOf(chain);
+        }
+
+        /** Whether it is for vehicles of a model year; true when the pack names none. */
+        public boolean madeFor(int year) {
+            return years.map(y -> year >= y.from() && year <= y.to()).orElse(true);
         }
 
         public PartNumber.Numbering numbering() {
@@ -109,6 +120,9 @@ public record PackModule(
             return fitted.substring(0, fitted.length() - 1);
         }
     }
+
+    /** First and last model year. */
+    public record Years(int from, int to) {}
 
     /**
      * @param current version of a healthy vehicle of the model

@@ -8,6 +8,7 @@ import java.util.Optional;
 /** Judgement calls on which practitioners differ, each with its answers; the first is Codrane's own. */
 public enum School {
     NEIGHBOURS("Update the neighbours too?", "leave-alone", "level-set"),
+    PART("Does the part fit?", "by-list", "parts-desk-agreed"),
     SOFTWARE("Program the part, or only code it?", "as-found", "program", "code-only"),
     CODING_SOURCE(
             "Where does the coding come from?",

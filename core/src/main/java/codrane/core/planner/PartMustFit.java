@@ -3,6 +3,7 @@ package codrane.core.planner;
 import codrane.core.pack.PackModule;
 import codrane.core.part.PartNumber;
 import codrane.core.plan.Judgement;
+import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
 
 /** The replacing part against the fitted one, by number. */
@@ -27,7 +28,11 @@ final class PartMustFit implements Rule {
             case SAME, ACCEPTED_SUFFIX, SUCCESSOR -> Judgement.notNeeded(verdict.reason());
             case PREDECESSOR ->
                 Judgement.notNeeded(verdict.reason() + " Its software is judged by what the vehicle needs.");
-            case ASK_THE_PARTS_DESK -> Judgement.blocked(verdict.reason() + " Ask the parts desk first.");
+            case ASK_THE_PARTS_DESK ->
+                facts.policy().is(School.PART, "parts-desk-agreed")
+                        ? Judgement.notNeeded(
+                                verdict.reason() + " " + facts.policy().source(School.PART))
+                        : Judgement.blocked(verdict.reason() + " Ask the parts desk first.");
             case DOES_NOT_FIT -> Judgement.blocked(verdict.reason() + " It is not written to.");
         };
     }

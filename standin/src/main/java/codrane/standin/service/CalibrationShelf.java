@@ -63,6 +63,11 @@ final class CalibrationShelf {
         return find(id).isPresent();
     }
 
+    /** Whether the maker sends this one by mail instead of having it downloaded. */
+    boolean sentByMail(String id) {
+        return find(id).map(o -> MailRoom.sends(o.module())).orElse(false);
+    }
+
     private Optional<Offer> find(String id) {
         return offers.stream().filter(o -> o.id().equals(id)).findFirst();
     }

@@ -1,5 +1,6 @@
 package codrane.standin.service;
 
+import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -14,6 +15,8 @@ import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.InstantSource;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +29,8 @@ import tools.jackson.databind.ObjectMapper;
 /**
  * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
  * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
- * one module as text. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
+ * one module as text. {@code POST /SERVICE/letters} asks by mail for what is not downloaded, {@code GET
+ * /letters/REFERENCE} is the answer, 204 until there is one. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
  * and {@code GET /history} what a workshop's archive holds when the demo begins.
  */
 public final class MakerService implements AutoCloseable {
@@ -36,18 +40,26 @@ public final class MakerService implements AutoCloseable {
     private final List<Pack> packs;
     private final CalibrationShelf shelf;
     private final AuthorityOffice office;
+    private final MailRoom mailRoom;
     private final Supplier<List<?>> history;
     private final int bytesPerSecond;
     private final ObjectMapper json = new ObjectMapper();
 
     /**
      * @param history visits of the past, for the demo; asked for once
+     * @param answerAfter how long a mail room takes for a letter
      * @param port 0 takes a free one
      * @param bytesPerSecond rate of deliveries: a file takes its time, as over a real line
      */
     public MakerService(
-            List<Pack> packs, AuthorityOffice office, Supplier<List<?>> history, int port, int bytesPerSecond)
+            List<Pack> packs,
+            AuthorityOffice office,
+            Supplier<List<?>> history,
+            Duration answerAfter,
+            int port,
+            int bytesPerSecond)
             throws IOException {
+        mailRoom = new MailRoom(packs, answerAfter, InstantSource.system());
         this.history = history;
         this.packs = List.copyOf(packs);
         this.office = office;
@@ -77,8 +89,13 @@ public final class MakerService implements AutoCloseable {
             } else if (path.length == 4
                     && path[1].equals("calibrations")
                     && path[3].equals("file")
-                    && shelf.has(path[2])) {
+                    && shelf.has(path[2])
+                    && !shelf.sentByMail(path[2])) {
                 deliver(exchange, shelf.file(path[2]));
+            } else if (path.length == 2 && path[1].equals("letters")) {
+                letter(exchange, path[0], query);
+            } else if (path.length == 2 && path[0].equals("letters")) {
+                answer(exchange, path[1]);
             } else if (path.length == 3 && path[1].equals("line-sheets")) {
                 sheet(exchange, path[0], path[2], query);
             } else if (path[0].equals("authority")) {
@@ -101,6 +118,31 @@ public final class MakerService implements AutoCloseable {
                 answer.get().status(),
                 "application/json",
                 json.writeValueAsBytes(answer.get().body()));
+    }
+
+    private void letter(HttpExchange exchange, String service, Map<String, String> query) throws IOException {
+        Optional<String> back = exchange.getRequestMethod().equals("POST")
+                ? mailRoom.take(service, query)
+                : Optional.of("Letters are handed over.");
+        send(
+                exchange,
+                back.isEmpty() ? 200 : 409,
+                "text/plain",
+                back.orElse("Taken.").getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** The newest file for the module's own hardware. */
+    private void answer(HttpExchange exchange, String reference) throws IOException {
+        Optional<PackModule> module = mailRoom.ready(reference);
+        if (module.isEmpty()) {
+            exchange.sendResponseHeaders(mailRoom.knows(reference) ? 204 : 404, -1);
+            return;
+        }
+        Pack pack = mailRoom.pack(reference).orElseThrow();
+        Manifest manifest =
+                shelf.manifests(pack.service(), pack.id(), module.get().id()).getFirst();
+        exchange.getResponseHeaders().set("X-File-Name", manifest.id() + ".hex");
+        deliver(exchange, shelf.file(manifest.id()));
     }
 
     private void sheet(HttpExchange exchange, String service, String vinText, Map<String, String> query)

@@ -238,6 +238,16 @@ public class JobStore {
                 .map(p -> new PlanRecord(p.id, p.version, p.scanId, p.madeAt, p.madeBy, PlanJson.read(p.content)));
     }
 
+    /** The plan before the newest. */
+    @Transactional(readOnly = true)
+    public Optional<Plan> planBefore(long jobId, int version) {
+        return plans.findByJobIdAndVersion(jobId, version - 1).map(p -> PlanJson.read(p.content));
+    }
+
+    public void origin(long jobId, PartOrigin origin) {
+        jobs.findById(jobId).ifPresent(job -> job.partOrigin = origin);
+    }
+
     public void sheet(long jobId, SheetRecord sheet) {
         LineSheetEntity entity =
                 sheets.findByJobIdAndModule(jobId, sheet.module()).orElseGet(LineSheetEntity::new);

@@ -63,6 +63,8 @@ final class Repositories {
 
     interface Plans extends JpaRepository<PlanEntity, Long> {
         Optional<PlanEntity> findFirstByJobIdOrderByVersionDesc(long jobId);
+
+        Optional<PlanEntity> findByJobIdAndVersion(long jobId, int version);
     }
 
     interface LineSheets extends JpaRepository<LineSheetEntity, Long> {

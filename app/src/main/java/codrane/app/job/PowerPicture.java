@@ -1,0 +1,134 @@
+package codrane.app.job;
+
+import codrane.app.job.BenchNotes.BatteryNote;
+import codrane.core.plan.Plan;
+import codrane.core.plan.PowerNeed;
+import codrane.core.plan.PowerNeed.Stretch;
+import codrane.core.power.Battery;
+import codrane.core.power.Chemistry;
+import codrane.core.power.PowerForecast;
+import codrane.core.power.PowerForecast.Curve;
+import codrane.core.power.PowerForecast.Load;
+import codrane.core.power.PowerForecast.SupportUnit;
+import codrane.core.power.PowerWindow;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * The voltage over the whole run of a plan, with and without the support unit.
+ *
+ * @param measured false: the pack's battery was taken, at rest and three quarters full, since nobody measured it
+ * @param marks where operations begin, across the picture
+ */
+public record PowerPicture(
+        PowerForecast.Decision decision,
+        String reason,
+        String rating,
+        String used,
+        String least,
+        boolean measured,
+        String with,
+        String without,
+        List<Mark> marks,
+        int minutes,
+        int bandTop,
+        int bandHeight,
+        PowerWindow window) {
+    private static final int LEFT = 100;
+    private static final int WIDTH = 890;
+    private static final int HEIGHT = 120;
+    private static final double LOW = 10.5;
+    private static final double HIGH = 15;
+    private static final double ASSUMED_PERCENT = 75;
+    private static final int LEAST_MARK_GAP = 90;
+
+    /** @param x across the picture */
+    public record Mark(int x, String title) {}
+
+    /** Empty when the plan writes nothing. */
+    static Optional<PowerPicture> of(JobFacts facts, Plan plan) {
+        if (plan.writes().findAny().isEmpty()) return Optional.empty();
+        List<Stretch> stretches = PowerNeed.stretches(facts.pack(), plan.operations());
+        Optional<BatteryNote> note = facts.benchNotes().battery();
+        Battery battery = note.map(PowerPicture::battery).orElseGet(() -> assumed(facts));
+        Optional<SupportUnit> unit = note.map(n -> n.unitVolts() > 0
+                        ? Optional.of(new SupportUnit(n.unitVolts(), n.unitA()))
+                        : Optional.<SupportUnit>empty())
+                .orElseGet(() -> Optional.of(new SupportUnit(facts.window().start() + 0.3, 90)));
+        List<Load> loads = stretches.stream().map(Stretch::load).toList();
+        PowerWindow window = facts.window();
+        PowerForecast forecast = PowerForecast.of(battery, unit, loads, window);
+        int seconds = loads.stream().mapToInt(Load::seconds).sum();
+        Curve real = forecast.withUnit().orElse(forecast.withoutUnit());
+        return Optional.of(new PowerPicture(
+                forecast.decision(),
+                forecast.reason(),
+                text("%.0f A at least", forecast.ratingA()),
+                text(
+                        "%.1f Ah without the unit, %.1f Ah with it",
+                        forecast.withoutUnit().usedAh(), real.usedAh()),
+                text(
+                        "%.2f V with the unit, %.2f V without",
+                        real.leastVolts(), forecast.withoutUnit().leastVolts()),
+                note.isPresent(),
+                forecast.withUnit().map(PowerPicture::points).orElse(""),
+                points(forecast.withoutUnit()),
+                marks(stretches, seconds),
+                (seconds + 59) / 60,
+                y(window.upper()),
+                y(window.start()) - y(window.upper()),
+                window));
+    }
+
+    private static Battery battery(BatteryNote note) {
+        return new Battery(
+                Chemistry.of(note.chemistry()).orElseThrow(),
+                note.capacityAh(),
+                note.restVolts(),
+                note.restedHours(),
+                note.celsius());
+    }
+
+    private static Battery assumed(JobFacts facts) {
+        Chemistry chemistry = Chemistry.of(facts.pack().supply().chemistry()).orElseThrow();
+        return new Battery(chemistry, facts.pack().supply().capacityAh(), chemistry.voltsAt(ASSUMED_PERCENT), 24, 25);
+    }
+
+    /** Where operations begin; those too close to the one before are left out. */
+    private static List<Mark> marks(List<Stretch> stretches, int seconds) {
+        List<Mark> marks = new ArrayList<>();
+        int at = 0;
+        int last = -LEAST_MARK_GAP;
+        for (Stretch stretch : stretches) {
+            int x = LEFT + (int) ((long) at * WIDTH / Math.max(1, seconds));
+            if (x - last >= LEAST_MARK_GAP && x < LEFT + WIDTH - LEAST_MARK_GAP) {
+                marks.add(new Mark(x, stretch.title()));
+                last = x;
+            }
+            at += stretch.load().seconds();
+        }
+        return marks;
+    }
+
+    private static String points(Curve curve) {
+        StringBuilder points = new StringBuilder();
+        int step = Math.max(1, curve.volts().size() / 200);
+        for (int i = 0; i < curve.volts().size(); i += step)
+            points.append(LEFT + i * WIDTH / curve.volts().size())
+                    .append(',')
+                    .append(y(curve.volts().get(i)))
+                    .append(' ');
+        return points.toString().strip();
+    }
+
+    private static int y(double volts) {
+        double inside = Math.clamp(volts, LOW, HIGH);
+        return 10 + (int) Math.round(HEIGHT * (HIGH - inside) / (HIGH - LOW));
+    }
+
+    private static String text(String form, Object... values) {
+        return String.format(Locale.ROOT, form, values);
+    }
+}
