@@ -104,3 +104,18 @@ begin
             child || '_revision', child);
     end loop;
 end $$;
+
+-- An authorisation holds for the vehicle, so for every open job on it; passes and policy hold for the workshop.
+create function raise_vehicle_revision() returns trigger language plpgsql as $$
+begin
+    update job set revision = revision + 1 where vehicle_id = new.vehicle_id and closed_at is null;
+    return null;
+end $$;
+create trigger authorisation_revision after insert or update on authorisation for each row execute function raise_vehicle_revision();
+create function raise_open_revisions() returns trigger language plpgsql as $$
+begin
+    update job set revision = revision + 1 where closed_at is null;
+    return null;
+end $$;
+create trigger maker_pass_revision after insert or update or delete on maker_pass for each statement execute function raise_open_revisions();
+create trigger workshop_policy_revision after insert or update or delete on workshop_policy for each statement execute function raise_open_revisions();

@@ -34,6 +34,7 @@ public final class Main {
                     if (command.startsWith("trace")) yield TraceCommand.run(arguments, output);
                     if (command.startsWith("uds")) yield UdsCommand.run(arguments, output);
                     if (command.startsWith("power")) yield PowerCommand.run(arguments, output);
+                    if (arguments.words(1).equals(List.of("plan"))) yield PlanCommand.run(arguments, output);
                     if (command.startsWith("predict")) yield PredictCommand.run(arguments, output);
                     throw new UsageException("unknown command: " + String.join(" ", args));
                 }

@@ -1,6 +1,7 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
@@ -9,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Packs by name, from the folder that the launcher names. */
@@ -42,5 +44,23 @@ final class PackFiles {
             }
         }
         return packs;
+    }
+
+    /** What the law of a market says, from the folder {@code markets} beside the packs; with an empty name the first. */
+    static Optional<MarketRules> market(String name) throws IOException {
+        Path markets = folder().resolve("markets");
+        if (!Files.isDirectory(markets)) return Optional.empty();
+        try (Stream<Path> files = Files.list(markets)) {
+            Optional<Path> file = files.filter(f -> f.toString().endsWith(".yaml"))
+                    .filter(f -> name.isEmpty() || f.getFileName().toString().equals(name + ".yaml"))
+                    .sorted()
+                    .findFirst();
+            if (file.isEmpty()) return Optional.empty();
+            return switch (MarketRules.load(file.get().toString(), Files.readString(file.get()))) {
+                case MarketRules.Result.Loaded(MarketRules rules) -> Optional.of(rules);
+                case MarketRules.Result.Invalid invalid ->
+                    throw new UsageException(invalid.problems().getFirst().sentence());
+            };
+        }
     }
 }

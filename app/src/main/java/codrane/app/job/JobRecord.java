@@ -6,7 +6,11 @@ import codrane.core.vin.Vin;
 import java.time.Instant;
 import java.util.Optional;
 
-/** A job as it is stored, without what was found since. */
+/**
+ * A job as it is stored, without what was found since.
+ *
+ * @param revision raised by the database whenever something of the job changes
+ */
 public record JobRecord(
         long id,
         long number,
@@ -20,4 +24,5 @@ public record JobRecord(
         Optional<PartOrigin> origin,
         Instant createdAt,
         String createdBy,
-        Optional<Instant> closedAt) {}
+        Optional<Instant> closedAt,
+        long revision) {}

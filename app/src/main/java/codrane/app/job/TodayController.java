@@ -2,8 +2,6 @@ package codrane.app.job;
 
 import codrane.app.CodraneSettings;
 import codrane.app.job.jpa.JobStore;
-import codrane.app.live.RunRecord;
-import codrane.core.plan.Stage;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,64 +17,25 @@ import org.springframework.web.bind.annotation.RequestParam;
 class TodayController {
     private static final int SHORTEST_END = 3;
 
-    private final JobDesk desk;
+    private final Board board;
     private final JobStore jobs;
     private final CodraneSettings settings;
 
-    TodayController(JobDesk desk, JobStore jobs, CodraneSettings settings) {
-        this.desk = desk;
+    TodayController(Board board, JobStore jobs, CodraneSettings settings) {
+        this.board = board;
         this.jobs = jobs;
         this.settings = settings;
     }
 
-    /**
-     * A job on the board.
-     *
-     * @param column run, person or start
-     * @param percent of the run, 0..100; -1 when there is none under way
-     */
-    public record Card(long number, String title, String vehicle, String line, String column, int percent) {}
-
     @GetMapping("/")
     String today(Principal who, Model model) {
-        List<Card> cards = new ArrayList<>();
-        for (JobRecord job : jobs.open()) cards.add(card(desk.facts(job), who.getName()));
-        model.addAttribute(
-                "running", cards.stream().filter(c -> c.column().equals("run")).toList());
-        model.addAttribute(
-                "waiting",
-                cards.stream().filter(c -> c.column().equals("person")).toList());
-        model.addAttribute(
-                "startable",
-                cards.stream().filter(c -> c.column().equals("start")).toList());
+        List<Board.Card> cards = board.cards(who.getName());
+        for (String column : List.of("run", "person", "start", "wait"))
+            model.addAttribute(
+                    column,
+                    cards.stream().filter(c -> c.column().equals(column)).toList());
         model.addAttribute("demo", settings.demo());
         return "job/today";
-    }
-
-    private static Card card(JobFacts facts, String who) {
-        JobRecord job = facts.job();
-        Stage current = facts.progress().current();
-        NextAct next = NextActs.of(facts, facts.runHolds() ? Stage.RUN : current, who);
-        String title = facts.replaced()
-                .map(m -> m.title() + job.origin().map(o -> ", " + o.words()).orElse(""))
-                .orElse(job.kind().title());
-        int percent = facts.run()
-                .filter(r -> facts.runHolds())
-                .map(TodayController::percent)
-                .orElse(-1);
-        String column = facts.runHolds() ? "run" : next.tone() == NextAct.Tone.PERSON ? "person" : "start";
-        return new Card(
-                job.number(),
-                title,
-                job.model() + " …" + job.vin().end(),
-                current.title() + ": " + next.title(),
-                column,
-                percent);
-    }
-
-    private static int percent(RunRecord run) {
-        if (run.blocks() > 0) return 100 * run.block() / run.blocks();
-        return 100 * run.taskIndex() / Math.max(1, run.taskCount());
     }
 
     @GetMapping("/find")

@@ -209,7 +209,8 @@ class NextActsTest {
                     Optional.of(PartOrigin.SECOND_HAND),
                     T0,
                     "desk",
-                    Optional.empty());
+                    Optional.empty(),
+                    0);
             return new JobFacts(
                     job,
                     LORNE,

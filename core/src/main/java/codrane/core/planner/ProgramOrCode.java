@@ -49,9 +49,19 @@ final class ProgramOrCode implements Rule {
                     facts,
                     module,
                     "Software " + answer.software() + " is older than "
-                            + module.software().needed() + ", which this vehicle needs.");
+                            + module.software().needed() + ", which this vehicle needs." + unsaid(facts));
         if (program) return program(facts, module, overrule.orElseThrow().words());
         return byWording(facts, module, answer);
+    }
+
+    /** What is needed without being asked for is said beside the maker's sentence, so that a person can object. */
+    private static String unsaid(VehicleFacts facts) {
+        ServiceWording wording = ServiceWording.of(
+                facts.aids().wording(), facts.pack().equipment().habits().wording());
+        if (wording.evidence(Meaning.PROGRAM).isPresent()) return "";
+        return wording.evidence(Meaning.CONFIGURE)
+                .map(sentence -> " The service information asks for less: \"" + sentence + "\".")
+                .orElse("");
     }
 
     private static String stillOld(PackModule module, ModuleAnswer answer) {

@@ -2,6 +2,7 @@ package codrane.app.job.jpa;
 
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -37,4 +38,8 @@ class JobEntity {
     Instant createdAt;
     String createdBy;
     Instant closedAt;
+
+    /** Kept by the database alone. */
+    @Column(insertable = false, updatable = false)
+    long revision;
 }

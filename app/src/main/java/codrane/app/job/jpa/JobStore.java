@@ -282,6 +282,7 @@ public class JobStore {
                 Optional.ofNullable(job.partOrigin),
                 job.createdAt,
                 job.createdBy,
-                Optional.ofNullable(job.closedAt));
+                Optional.ofNullable(job.closedAt),
+                job.revision);
     }
 }
