@@ -81,11 +81,11 @@ class DemoWorld implements ApplicationRunner {
                 "body");
         job("0TVCH5E12SN000318", "Folding access ramp fitted instead of the fixed one.", JobKind.RETROFIT);
         job(
-                "0TVCH5E12SN000318",
+                "0TVCH5E12SN000402",
                 "Passenger counting at the doors is fitted, and does not count.",
                 JobKind.ENABLE_EQUIPMENT);
-        module("0TVWP2E67TN002240", "Climate update, as the maker's letter says.", JobKind.UPDATE_SOFTWARE, "climate");
-        job("0BKAM7D26RN001906", "Step lamp goes out too soon; an instruction names the line.", JobKind.CHANGE_LINE);
+        module("0AWGN7K88KN000417", "Engine update, as the maker's letter says.", JobKind.UPDATE_SOFTWARE, "engine");
+        job("0BKAM7D2XRN002217", "Step lamp goes out too soon; an instruction names the line.", JobKind.CHANGE_LINE);
         job("0AWGN7K8XNN000052", "Salt lies wider than the lanes of the harbour road.", JobKind.SCALED_VALUE);
         job("0AWGN7K8XNN000052", "Reversing chime wakes the street.", JobKind.CHANGE_SETTING);
         replace("0AWGN7K88KN000417", "Spreader module is new.", JobKind.REPLACE_BY_NEW, "spreader", PartOrigin.NEW);
@@ -96,13 +96,13 @@ class DemoWorld implements ApplicationRunner {
                 "body",
                 PartOrigin.NEW);
         replace(
-                "0BKAM7D26RN001906",
+                "0BKAM7D2XRN002217",
                 "Front radar after a parking knock.",
                 JobKind.REPLACE_SENSOR,
                 "front-radar",
                 PartOrigin.NEW);
         replace(
-                "0PGDN4B2ZHC013377",
+                "0PGDN4B2ZHC013402",
                 "Steering gets heavy; new module, its file comes by mail.",
                 JobKind.REPLACE_LICENSED,
                 "steering",

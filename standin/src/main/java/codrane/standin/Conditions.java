@@ -16,6 +16,12 @@ public final class Conditions {
     public static final Vin GANNET = new Vin("0AWGN7K8XNN000052");
     public static final Vin DUNLIN = new Vin("0PGDN4B2ZHC013377");
 
+    public static final Vin LORNE_BUS = new Vin("0BKLR3A4XNN008893");
+    public static final Vin ALMERY_KNOCKED = new Vin("0BKAM7D2XRN002217");
+    public static final Vin CHORUS_SECOND = new Vin("0TVCH5E12SN000402");
+    public static final Vin GANNET_OLDER = new Vin("0AWGN7K88KN000417");
+    public static final Vin DUNLIN_HEAVY = new Vin("0PGDN4B2ZHC013402");
+
     /** Position 10 of a VIN by model year, from 1980. */
     private static final String YEARS = "ABCDEFGHJKLMNPRSTVWXY123456789";
 
@@ -47,6 +53,50 @@ public final class Conditions {
     public static Setup burntBody(Pack dunlin) {
         return Setup.healthy(dunlin, DUNLIN)
                 .with("body", Setup.healthy(dunlin, DUNLIN).of("body").in(Part.Health.BURNT));
+    }
+
+    /** A minibus whose body software an earlier owner changed, and whose door module came out of another van. */
+    public static Setup changedBus(Pack lorne) {
+        String body = lorne.module("body").software().current();
+        String doors = lorne.module("doors").software().current();
+        return Setup.healthy(lorne, LORNE_BUS)
+                .with("body", Part.fitted(LORNE_BUS, body).withAlteredSoftware())
+                .with("doors", Part.used(LORNE_DONOR, doors));
+    }
+
+    /** A camper with a new front radar after a parking knock. */
+    public static Setup newRadar(Pack almery) {
+        String software = almery.module("front-radar").software().current();
+        return Setup.healthy(almery, ALMERY_KNOCKED).with("front-radar", Part.unwritten(software));
+    }
+
+    /** A taxi with a blank body module in place of the burnt one. */
+    public static Setup blankBody(Pack dunlin) {
+        String software = dunlin.module("body").software().current();
+        return Setup.healthy(dunlin, DUNLIN).with("body", Part.unwritten(software));
+    }
+
+    /** A taxi with a new steering module that holds boot software only. */
+    public static Setup newSteering(Pack dunlin) {
+        return Setup.healthy(dunlin, DUNLIN_HEAVY).withBlankPart("steering");
+    }
+
+    /** A bus with a ramp that was never coded, and a second-hand climate module. */
+    public static Setup newRamp(Pack chorus) {
+        return Setup.healthy(chorus, CHORUS)
+                .with("ramp", Part.unwritten(chorus.module("ramp").software().current()))
+                .with(
+                        "climate",
+                        Part.used(
+                                CHORUS_SECOND,
+                                chorus.module("climate").software().current()));
+    }
+
+    /** A gritter with a new spreader module, and engine software of the day before yesterday. */
+    public static Setup newSpreader(Pack gannet) {
+        return Setup.healthy(gannet, GANNET_OLDER)
+                .with("spreader", Part.blank())
+                .with("engine", Part.fitted(GANNET_OLDER, "9.0"));
     }
 
     /** The vehicle that a pack stands for when nothing else is said. */

@@ -116,15 +116,25 @@ final class StandinCommand {
 
     /** The island's vehicles, as the demo finds them. */
     private static StandinWorld.Stock stock() throws IOException {
+        Pack lorne = PackFiles.named("brennick-lorne");
+        Pack almery = PackFiles.named("brennick-almery");
+        Pack dunlin = PackFiles.named("peregil-dunlin");
+        Pack chorus = PackFiles.named("tolvane-chorus");
+        Pack gannet = PackFiles.named("ardwyn-gannet");
         return new StandinWorld.Stock(
                 List.of(
-                        Conditions.usedTailLift(PackFiles.named("brennick-lorne")),
-                        Conditions.lockedAlmery(PackFiles.named("brennick-almery")),
-                        Setup.healthy(PackFiles.named("peregil-dunlin"), Conditions.DUNLIN)),
+                        Conditions.usedTailLift(lorne),
+                        Conditions.lockedAlmery(almery),
+                        Conditions.blankBody(dunlin),
+                        Conditions.changedBus(lorne),
+                        Conditions.newRadar(almery),
+                        Conditions.newSteering(dunlin)),
                 List.of(
                         Setup.healthy(PackFiles.named("tolvane-wisp"), Conditions.WISP),
-                        Setup.healthy(PackFiles.named("tolvane-chorus"), Conditions.CHORUS),
-                        Setup.healthy(PackFiles.named("ardwyn-gannet"), Conditions.GANNET)),
+                        Conditions.newRamp(chorus),
+                        Setup.healthy(gannet, Conditions.GANNET),
+                        Setup.healthy(chorus, Conditions.CHORUS_SECOND),
+                        Conditions.newSpreader(gannet)),
                 CHECK);
     }
 

@@ -151,6 +151,8 @@ class Board {
 
     private static String column(JobFacts facts, NextAct next) {
         if (facts.runHolds()) return "run";
+        // nothing keeps anybody from beginning it
+        if (facts.progress().current() == Stage.INTAKE) return "start";
         return switch (next.tone()) {
             case PERSON -> "person";
             case WAITS -> "wait";

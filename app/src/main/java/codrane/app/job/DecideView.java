@@ -31,6 +31,7 @@ import java.util.stream.Collectors;
  *
  * @param change against the plan before; empty when there is none, or it is the same
  * @param unable keys of operations that are planned and can't be carried out yet
+ * @param done when what needs no writing was done already, by key of the operation
  * @param meanings what the service information says, each with its sentence
  * @param part the replacing part judged; empty when nothing was replaced
  * @param menus what tools call an operation, by key of the operation
@@ -41,6 +42,7 @@ public record DecideView(
         List<PlanQuestions.Question> questions,
         Optional<PlanChange> change,
         Set<String> unable,
+        Map<String, String> done,
         List<Call> calls,
         Map<String, String> meanings,
         Optional<PartCheck> part,
@@ -98,6 +100,7 @@ public record DecideView(
                 PlanQuestions.of(facts),
                 change,
                 unable,
+                done(job, scan),
                 calls(job, facts),
                 meanings,
                 facts.module().filter(m -> job.job().kind().replaces()).map(m -> PartCheck.of(facts)),
@@ -111,6 +114,17 @@ public record DecideView(
                 job.plan()
                         .map(p -> menus.of(job.pack().id(), p.plan().operations()))
                         .orElse(Map.of()));
+    }
+
+    /** Operations that a reading shows to be done. */
+    private static Map<String, String> done(JobFacts job, ScanRecord scan) {
+        Map<String, String> done = new java.util.LinkedHashMap<>();
+        done.put("scan", NextNeedAct.day(scan.takenAt()));
+        job.baseline().ifPresent(b -> done.put("baseline", NextNeedAct.day(b.takenAt())));
+        if (job.access().open()) done.put("unlock", "seen open");
+        if (!job.oldCoding().isEmpty())
+            done.put("read-coding-" + job.job().replacedModule().orElse(""), "kept");
+        return done;
     }
 
     /** Only calls on which this plan depends. */

@@ -42,7 +42,7 @@ public record PowerPicture(
     private static final double LOW = 10.5;
     private static final double HIGH = 15;
     private static final double ASSUMED_PERCENT = 75;
-    private static final int LEAST_MARK_GAP = 90;
+    private static final int LEAST_MARK_GAP = 170;
 
     /** @param x across the picture */
     public record Mark(int x, String title) {}
@@ -67,8 +67,11 @@ public record PowerPicture(
                 forecast.reason(),
                 text("%.0f A at least", forecast.ratingA()),
                 text(
-                        "%.1f Ah without the unit, %.1f Ah with it",
-                        forecast.withoutUnit().usedAh(), real.usedAh()),
+                                "%.1f Ah without the unit; with it ",
+                                forecast.withoutUnit().usedAh())
+                        + (real.usedAh() < 0
+                                ? text("the battery gains %.1f Ah", -real.usedAh())
+                                : text("%.1f Ah", real.usedAh())),
                 text(
                         "%.2f V with the unit, %.2f V without",
                         real.leastVolts(), forecast.withoutUnit().leastVolts()),

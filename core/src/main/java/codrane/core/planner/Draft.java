@@ -4,6 +4,7 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** What the rules asked so far have planned. */
 final class Draft {
@@ -33,6 +34,15 @@ final class Draft {
     List<String> writtenModules() {
         return operations.stream()
                 .filter(o -> o.kind().writes() && !o.module().isEmpty())
+                .map(Operation::module)
+                .distinct()
+                .toList();
+    }
+
+    /** Modules of such operations, each once. */
+    List<String> modulesOf(Set<Kind> kinds) {
+        return operations.stream()
+                .filter(o -> kinds.contains(o.kind()) && !o.module().isEmpty())
                 .map(Operation::module)
                 .distinct()
                 .toList();

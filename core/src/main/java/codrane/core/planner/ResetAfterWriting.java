@@ -6,10 +6,15 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /** A module that was programmed, got a VIN or new coding restarts to take it up. */
 final class ResetAfterWriting implements Rule {
+    private static final Set<Kind> TAKEN_UP_BY_A_RESTART =
+            EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_ORDER, Kind.WRITE_CODING);
+
     @Override
     public String id() {
         return "reset-after-writing";
@@ -20,7 +25,7 @@ final class ResetAfterWriting implements Rule {
         boolean asked = facts.kind().replaces()
                 && facts.moduleAnswer().answers()
                 && facts.module().isPresent();
-        List<String> modules = new ArrayList<>(draft.writtenModules());
+        List<String> modules = new ArrayList<>(draft.modulesOf(TAKEN_UP_BY_A_RESTART));
         if (asked && !modules.contains(facts.module().get().id()))
             modules.add(facts.module().get().id());
         // a setting that is put back or changed by name is taken up when modules sleep: see the rule after this

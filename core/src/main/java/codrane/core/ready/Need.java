@@ -27,7 +27,7 @@ public record Need(
     /** Kinds, in the order in which they are shown; who finds whether it is here. */
     public enum Kind {
         PART("The part", true),
-        PEOPLE("A person for it", true),
+        PEOPLE("Somebody who may do it", true),
         KEYS("Keys", false),
         CABLE("Cable", false),
         TARGETS("Targets for aiming", true),

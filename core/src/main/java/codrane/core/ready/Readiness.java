@@ -8,7 +8,6 @@ import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
-import codrane.core.plan.PartFacts;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.ready.Need.State;
@@ -127,8 +126,11 @@ public record Readiness(List<Need> needs, Instant earliestStart) {
         private void part() {
             if (!facts.kind().replaces()) return;
             boolean here = hand.partHere() || facts.part().state().isPresent();
-            String words = facts.part().state().map(PartFacts.State::words).orElse("nobody said where it is");
-            if (here) found(Need.Kind.PART, "", true, PART_LEAD, 0, "It is here: " + words + ".");
+            String words = facts.part()
+                    .state()
+                    .map(s -> "It is here: " + s.words() + ".")
+                    .orElse("It answers.");
+            if (here) found(Need.Kind.PART, "", true, PART_LEAD, 0, words);
             else
                 noted(
                         Need.Kind.PART,

@@ -82,6 +82,20 @@ public record Part(
                 false);
     }
 
+    /** As delivered by the maker: software in it, no VIN and no coding. */
+    public static Part unwritten(String software) {
+        return new Part(
+                Optional.empty(),
+                Optional.of(software),
+                Optional.empty(),
+                Map.of(),
+                Optional.of(List.of()),
+                List.of(),
+                Health.GOOD,
+                false,
+                false);
+    }
+
     public Part withValues(Map<String, String> coding) {
         return new Part(vin, software, madeFor, coding, order, faults, health, paired, altered);
     }

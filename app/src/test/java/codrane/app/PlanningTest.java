@@ -1,0 +1,359 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.intake.IntakeNotes;
+import codrane.app.intake.IntakeStore;
+import codrane.app.job.Acted;
+import codrane.app.job.BaselineActs;
+import codrane.app.job.IntakeActs;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobDesk;
+import codrane.app.job.JobFacts;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.core.pack.Pack;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.vin.Vin;
+import codrane.standin.Conditions;
+import codrane.standin.StandinWorld;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Planning in a browser, on vehicles that have what the jobs are about; and nothing is written by planning. */
+class PlanningTest {
+    private static final int SPEED = 8;
+    private static final int DELIVERY = 40_000_000;
+    private static final Path PICTURES = Path.of(System.getProperty("codrane.screenshots", "target/screenshots"));
+
+    private static StandinWorld world;
+    private static App app;
+
+    @BeforeAll
+    static void start() throws Exception {
+        Pack lorne = TestWorld.pack("brennick-lorne");
+        Pack almery = TestWorld.pack("brennick-almery");
+        Pack dunlin = TestWorld.pack("peregil-dunlin");
+        world = new StandinWorld(
+                new StandinWorld.Stock(
+                        List.of(
+                                Conditions.usedTailLift(lorne),
+                                Conditions.changedBus(lorne),
+                                Conditions.newRadar(almery),
+                                Conditions.blankBody(dunlin),
+                                Conditions.newSteering(dunlin)),
+                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
+                        Duration.ofSeconds(1)),
+                StandinWorld.Ports.FREE,
+                SPEED,
+                DELIVERY);
+        app = RunningApp.launch(world);
+    }
+
+    @AfterAll
+    static void stop() throws Exception {
+        app.context().close();
+        world.close();
+    }
+
+    /** A job that was scanned and has its baseline. */
+    private static long atDecide(Vin vin, JobKind kind, String module, String origin, int keysHere, int keysAll)
+            throws Exception {
+        TestWorld.plug(world, vin);
+        long number = ((JobIntake.Taken.Job) app.bean(JobIntake.class)
+                        .take(new NewJobForm(vin.text(), "planned in a test", kind.name(), module, origin), "desk"))
+                .number();
+        JobFacts facts = facts(number);
+        IntakeNotes.Details details = new IntakeNotes.Details(
+                Optional.empty(), "", "", Optional.empty(), "", keysHere, keysAll, "papers and the owner", List.of());
+        Optional<IntakeNotes.OldModule> old =
+                kind.replaces() ? Optional.of(IntakeNotes.OldModule.OUT) : Optional.empty();
+        app.bean(IntakeStore.class)
+                .put(facts.job().id(), new IntakeNotes(old, Optional.empty(), "", details), Instant.now(), "desk");
+        if (!facts.variants().isEmpty())
+            done(app.bean(IntakeActs.class).variant(number, facts.variants().getFirst(), "tech"));
+        JobSteps steps = new JobSteps(app, number);
+        done(app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", ""));
+        done(app.bean(JobActs.class).benchCheck(number, "tech"));
+        steps.scan();
+        app.bean(JobActs.class).waive(number, HoldPoint.IDENTITY_SETTLED, "tech", "as tested");
+        done(app.bean(BaselineActs.class).store(number, "", "tech"));
+        steps.awaitTask();
+        return number;
+    }
+
+    private static void done(Acted acted) {
+        assertThat(acted).isInstanceOf(Acted.Done.class);
+    }
+
+    private static JobFacts facts(long number) {
+        return app.bean(JobDesk.class).facts(number);
+    }
+
+    private static JsonNode module(String id) {
+        return TestWorld.look(world).path("modules").path(id);
+    }
+
+    private static String text(Browsing browser) {
+        return browser.page.innerText("main");
+    }
+
+    @Test
+    void k2_alteredBody_isFoundByItsNumberAndPlannedWithTheSameVersion() throws Exception {
+        long number = atDecide(Conditions.LORNE_BUS, JobKind.RESTORE_SOFTWARE, "body", "", 0, 0);
+        JsonNode before = module("body");
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.awaitNext("Let the rules make a plan");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            assertThat(text(browser))
+                    .contains("The verification number is none of the maker's")
+                    .contains("programming counter goes up by one")
+                    .contains("Write the coding of the body back")
+                    .contains("What is erased in place is read first");
+            assertThat(browser.troubles()).isEmpty();
+        }
+        assertThat(module("body")).isEqualTo(before); // planning writes nothing
+    }
+
+    @Test
+    void k6_lineInstruction_isRefusedWithAnotherFromAndShowsTheOctetsThatChange() throws Exception {
+        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "", 0, 0);
+        String before = module("body").path("coding").path("body-lamps").asString();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.awaitNext("Which setting is to be changed, and to what?");
+            line(browser, "BOD/03 octet 4: 31 -> 50");
+            browser.page.waitForSelector(".refused:has-text(\"it is for another layout\")");
+            assertThat(browser.page.inputValue("input[name=line]")).isEqualTo("BOD/03 octet 4: 31 -> 50");
+            line(browser, "BOD/03 octet 16: 31");
+            browser.page.waitForSelector(".refused:has-text(\"Type it like\")");
+            line(browser, "bod/03 octet 4: 30 -> 50");
+            browser.awaitNext("Let the rules make a plan");
+            assertThat(text(browser)).contains("octet 3: 30 → 50, octet 14").contains("octet 15");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            assertThat(text(browser)).contains("its check octet is computed anew");
+        }
+        assertThat(module("body").path("coding").path("body-lamps").asString()).isEqualTo(before);
+    }
+
+    private static void line(Browsing browser, String text) {
+        browser.page.fill("input[name=line]", text);
+        browser.page.click("button:has-text(\"Judge it and take it\")");
+    }
+
+    @Test
+    void k9_overruledAndTakenBack_isPlannedAgainAndShowsWhatChangedAndWhy() throws Exception {
+        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to 5 writing steps");
+            browser.act("Agree to this plan");
+            browser.awaitNext("Fetch the calibration");
+            browser.open("/jobs/" + number + "/decide");
+            overrule(browser, "software", "code-only", "");
+            // an overrule without a reason is none
+            assertThat(browser.page.locator(".changed").count()).isZero();
+            overrule(browser, "software", "code-only", "The workshop has no file, and the customer waits");
+            browser.page.waitForSelector(".changed");
+            assertThat(browser.page.innerText(".changed"))
+                    .contains("gone")
+                    .contains("Program the tail lift")
+                    .contains("Coded only. Overruled by tech")
+                    .contains("3.08 stays, though the vehicle needs 3.12");
+            browser.awaitNext("Agree to 4 writing steps"); // what was agreed to is another plan now
+            browser.picture(PICTURES.resolve("decide.png"));
+            browser.page.click("#call-software summary");
+            browser.page.click("#call-software button:has-text(\"Take it back\")");
+            browser.awaitNext("Agree to 5 writing steps");
+            assertThat(browser.page.innerText(".changed")).contains("new").contains("older than 3.12");
+        }
+        assertThat(facts(number).plan().orElseThrow().version()).isEqualTo(3);
+    }
+
+    private static void overrule(Browsing browser, String school, String answer, String why) {
+        if (browser.page.getAttribute("#call-" + school, "open") == null)
+            browser.page.click("#call-" + school + " summary");
+        browser.page.selectOption("#call-" + school + " select", answer);
+        browser.page.fill("#call-" + school + " input[name=why]", why);
+        browser.page.click("#call-" + school + " button:has-text(\"Overrule, plan again\")");
+    }
+
+    @Test
+    void k9_wording_isKeptAsEvidenceAndPlannedByIt() throws Exception {
+        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            browser.page.fill("#wording", "Fit the controller. Configure it; programming is not needed.");
+            browser.page.click("button:has-text(\"Keep it, plan again\")");
+            browser.page.waitForSelector(".changed");
+            assertThat(text(browser))
+                    .contains("Configure: “Configure it; programming is not needed.”")
+                    .contains("The service information asks for less");
+        }
+    }
+
+    @Test
+    void k12_blankBodyAndAMissingKey_isApprovedCountedAndHonestAboutWhatIsNotDoneHere() throws Exception {
+        long number = atDecide(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.awaitNext("How many keys has the vehicle, and how many are here?");
+            browser.page.click(".asks a:has-text(\"At Intake\")");
+            browser.page.fill("#keysHere", "2");
+            browser.page.fill("input[name=keysAll]", "3");
+            browser.page.click("main form button:has-text(\"Note it\")");
+            browser.page.waitForSelector(".busy:has-text(\"Noted\")");
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("The lead approves this first");
+            assertThat(browser.page.locator("button:has-text(\"Approve it\")").count())
+                    .isZero(); // not his to do
+            assertThat(text(browser))
+                    .contains("Pair the engine with the body")
+                    .contains("Learn 2 keys")
+                    .contains("1 of 3 keys is missing")
+                    .contains("Codrane can’t carry it out yet")
+                    .contains("Island Keys Notice 2025, since 2025-01-01");
+        }
+        try (Browsing browser = new Browsing(app.url(), "lead")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Approve it");
+            browser.awaitNext("Agree to");
+            browser.act("Agree to this plan");
+            browser.page.waitForSelector(".needs");
+            assertThat(browser.page.innerText(".needs"))
+                    .contains("Access code")
+                    .contains("Code of the day")
+                    .contains("2 of 3 are here")
+                    .contains("A vehicle to compare with");
+            assertThat(text(browser)).contains("earliest start");
+            browser.picture(PICTURES.resolve("prepare-needs.png"));
+        }
+        assertThat(module("body").path("vin").asString()).isNotEqualTo(Conditions.DUNLIN.text());
+    }
+
+    @Test
+    void k14_newRadar_isComparedByItsLabelCodedAndAimedAfterwards() throws Exception {
+        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.REPLACE_SENSOR, "front-radar", "NEW", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("The lead approves this first");
+            String page = text(browser);
+            assertThat(page.indexOf("Write the coding of the front radar"))
+                    .isBetween(0, page.indexOf("Aim the front radar"));
+            assertThat(page).contains("targets for aiming").contains("Drive it, then look at the faults again");
+            browser.page.fill("input[name=offered]", "BK-49110-D7");
+            browser.page.click("button:has-text(\"Compare\")");
+            browser.awaitNext("The plan is blocked");
+            assertThat(text(browser)).contains("Ask the parts desk first").contains("no list says that suffix D7");
+            browser.page.fill("input[name=offered]", "BK-49110-B2");
+            browser.page.click("button:has-text(\"Compare\")");
+            browser.awaitNext("The lead approves this first");
+            assertThat(text(browser)).contains("accepts suffix B2").contains("No VIN.");
+        }
+        assertThat(module("front-radar").path("coding").path("radar-aim").asString())
+                .matches("F+|0+");
+    }
+
+    @Test
+    void k15_fileByMail_isAskedForWaitsOnTodayArrivesAndBelongsToTheJob() throws Exception {
+        long number = atDecide(Conditions.DUNLIN_HEAVY, JobKind.REPLACE_LICENSED, "steering", "NEW", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "lead")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("The lead approves this first");
+            browser.open("/jobs/" + number + "/prepare");
+            assertThat(text(browser)).contains("Nothing that costs is offered before");
+            browser.open("/jobs/" + number + "/decide");
+            browser.act("Approve it");
+            browser.awaitNext("Agree to");
+            browser.act("Agree to this plan");
+            browser.awaitNext("Ask for the calibration of the steering by mail");
+            browser.act("Draft the letter");
+            browser.awaitNext("Send the letter");
+            assertThat(browser.page.innerText(".letter"))
+                    .contains("VIN: 0PG DN4B2Z HC013402")
+                    .contains("JOB-" + number + "-STR");
+            browser.act("Send it");
+            browser.awaitNext("The calibration is on its way");
+            browser.open("/");
+            assertThat(browser.page.innerText(".card-c.wait"))
+                    .contains("Steering, new")
+                    .contains("on its way, expected");
+            browser.picture(PICTURES.resolve("today.png"));
+            browser.open("/jobs/" + number + "/prepare");
+            browser.page.waitForTimeout(1500);
+            browser.act("Look for the answer");
+            browser.awaitNext("Somebody who may do it");
+            assertThat(browser.page.innerText(".needs")).contains("Calibration, steering");
+            assertThat(browser.troubles()).isEmpty();
+        }
+        JobFacts facts = facts(number);
+        assertThat(facts.calibration().orElseThrow().manifest().module()).isEqualTo("steering");
+        assertThat(facts.decided().letter("steering").orElseThrow().arrivedAs()).endsWith(".hex");
+        assertThat(facts.progress().passed(HoldPoint.FILE_CHECKED)).isTrue();
+        assertThat(module("steering").path("bootOnly").asBoolean()).isTrue();
+    }
+
+    @Test
+    void menu_learnedOnAClosedJob_isShownOnTheNextPlan() throws Exception {
+        long first = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        done(app.bean(JobActs.class).plan(first, "tech"));
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + first + "/record");
+            browser.page.selectOption("#m-op", "program-tail-lift");
+            browser.page.fill("#m-tool", "Wren");
+            browser.page.fill("#m-word", "Load controller data");
+            browser.page.fill("#m-path", "Body, Lift, Service, Load");
+            browser.page.fill("#m-warn", "needs a long hood cable");
+            browser.page.click("button:has-text(\"Note it\")");
+            browser.page.waitForSelector("caption:has-text(\"What tools call it\")");
+            long next = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+            browser.open("/jobs/" + next + "/decide");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            assertThat(text(browser)).doesNotContain("Wren calls it"); // one person's word until the job is closed
+            app.bean(codrane.app.job.jpa.JobStore.class).close(facts(first).job(), Instant.now());
+            browser.open("/jobs/" + next + "/decide");
+            assertThat(text(browser))
+                    .contains("Wren calls it “Load controller data”: Body, Lift, Service, Load. It warns: needs a long"
+                            + " hood cable (learned on job " + first + ")");
+        }
+    }
+
+    @Test
+    void policy_levelSetByTheLead_holdsForThePlansAfterIt() throws Exception {
+        try (Browsing browser = new Browsing(app.url(), "lead")) {
+            browser.open("/policy");
+            browser.page.check("input[name=coding-voltage][value=held]");
+            browser.page.click("button:has-text(\"Keep these answers\")");
+            browser.page.waitForSelector(".busy:has-text(\"Kept\")");
+            long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "", 0, 0);
+            browser.open("/jobs/" + number + "/decide");
+            line(browser, "BOD/03 octet 4: 30 -> 50");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            assertThat(text(browser)).contains("13.3 V to start").contains("Workshop policy.");
+            browser.open("/policy");
+            browser.page.check("input[name=coding-voltage][value=start-only]");
+            browser.page.click("button:has-text(\"Keep these answers\")");
+            browser.page.waitForSelector(".busy:has-text(\"Kept\")");
+        }
+    }
+}
