@@ -4,7 +4,6 @@ import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Computer;
 import codrane.app.vehicle.Interfaces;
-import codrane.core.pack.PackModule;
 import codrane.core.tool.Check;
 import codrane.core.tool.ToolReadiness;
 import java.time.InstantSource;
@@ -54,8 +53,7 @@ public class BenchActs {
         Optional<BenchInterface> bench = interfaces.of(facts.pack());
         if (bench.isEmpty())
             return List.of(Check.problem("Interface", "No interface on this computer speaks to this vehicle."));
-        boolean wired =
-                facts.replaced().map(PackModule::traits).map(t -> t.wiredOnly()).orElse(false);
+        boolean wired = facts.needsCable();
         Tools.Wanted wanted = new Tools.Wanted(
                 facts.pack(),
                 facts.pack().cablesOf(facts.job().vin()),

@@ -69,7 +69,6 @@ public record DecideView(
             School.PART, "part-must-fit",
             School.SOFTWARE, "program-or-code",
             School.NEIGHBOURS, "neighbours-too",
-            School.CODING_SOURCE, "write-vehicle-coding",
             School.CODING_LINK, "wired-or-wireless",
             School.PROGRAMMING_LINK, "wired-or-wireless",
             School.CODING_VOLTAGE, "hold-the-voltage",
@@ -147,17 +146,31 @@ public record DecideView(
     }
 
     private static Call call(JobFacts job, Policy policy, School school) {
-        String says = job.plan().orElseThrow().plan().decisions().stream()
-                .filter(d -> d.rule().equals(RULES.get(school)))
-                .map(d -> d.judgement().reason())
-                .findFirst()
-                .orElse("");
+        String says = school == School.CODING_SOURCE ? source(job) : said(job, RULES.get(school));
         return new Call(
                 school,
                 policy.answer(school),
                 policy.source(school),
                 policy.overrule(school).isPresent(),
                 says);
+    }
+
+    private static String said(JobFacts job, String rule) {
+        return job.plan().orElseThrow().plan().decisions().stream()
+                .filter(d -> d.rule().equals(rule))
+                .map(d -> d.judgement().reason())
+                .findFirst()
+                .orElse("");
+    }
+
+    /** The source that the plan took, as it says itself; else why nothing is coded. */
+    private static String source(JobFacts job) {
+        return job.plan().orElseThrow().plan().operations().stream()
+                .filter(o -> o.kind() == Operation.Kind.WRITE_CODING)
+                .flatMap(o -> o.reasons().stream())
+                .filter(r -> r.startsWith("Source: "))
+                .findFirst()
+                .orElseGet(() -> said(job, "write-vehicle-coding"));
     }
 
     private static List<Chosen> chosen(JobFacts job, VehicleFacts facts) {

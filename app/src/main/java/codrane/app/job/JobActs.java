@@ -7,10 +7,12 @@ import codrane.app.records.AuditTrail;
 import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.app.vehicle.ToolLook;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Stage;
@@ -213,6 +215,16 @@ public class JobActs {
                 .map(Operation::title)
                 .toList();
         if (!unticked.isEmpty()) return refused("Not started. Not released: " + String.join("; ", unticked) + ".");
+        if (facts.progress().hold(HoldPoint.NO_WAY_BACK) == Hold.OPEN)
+            return refused("Not started. Something can't be undone: look at VIN and part once more, and say so.");
+        boolean wireless = interfaces
+                .of(facts.pack())
+                .flatMap(BenchInterface::tool)
+                .map(ToolLook::wireless)
+                .orElse(false);
+        if (wireless && facts.needsCable())
+            return refused("Not started. This is written by cable: unpair the interface, plug it in, ask once more at"
+                    + " Bench.");
         Optional<String> second = facts.benchNotes().secondWriter();
         if (second.isPresent())
             return refused("Not started. " + second.get()

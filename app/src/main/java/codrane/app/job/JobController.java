@@ -12,9 +12,11 @@ import codrane.app.records.ChangeLedger;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.pack.MarketRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
+import codrane.core.planner.LawAllows;
 import codrane.core.scan.AgreementMatrix;
 import jakarta.validation.Valid;
 import java.security.Principal;
@@ -205,6 +207,12 @@ class JobController {
                         "changes",
                         ChangeLine.of(facts.pack(), ledger.ofJob(facts.job().id())));
                 addRun(facts, model);
+                facts.before()
+                        .ifPresent(scan -> model.addAttribute(
+                                "notes",
+                                LawAllows.rules(facts.vehicleFacts(scan)).stream()
+                                        .filter(r -> r.says() == MarketRules.Says.NOTE)
+                                        .toList()));
                 model.addAttribute("menu", menus.ofJob(facts.job().id()));
                 model.addAttribute(
                         "operations",

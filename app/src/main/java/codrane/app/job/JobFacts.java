@@ -22,6 +22,7 @@ import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Policy;
 import codrane.core.plan.PowerNeed;
+import codrane.core.plan.School;
 import codrane.core.plan.Stage;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.power.PowerGate;
@@ -156,6 +157,19 @@ public record JobFacts(
                 PlanFacts.atHand(this),
                 access.now(),
                 ZoneId.systemDefault()));
+    }
+
+    /** Whether what is written must go by cable: a module insists, or the workshop does. */
+    public boolean needsCable() {
+        boolean insists = replaced().map(m -> m.traits().wiredOnly()).orElse(false);
+        if (plan.isEmpty()) return insists;
+        List<Operation> writes = plan.get().plan().writes().toList();
+        if (writes.isEmpty()) return false;
+        School school = planHas(Operation.Kind.PROGRAM) ? School.PROGRAMMING_LINK : School.CODING_LINK;
+        return decided.policy().is(school, "wired")
+                || writes.stream()
+                        .filter(o -> !o.module().isEmpty())
+                        .anyMatch(o -> pack.module(o.module()).traits().wiredOnly());
     }
 
     /** Whether an operation of the plan names the hold point. */

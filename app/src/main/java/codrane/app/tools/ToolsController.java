@@ -1,7 +1,10 @@
 package codrane.app.tools;
 
+import codrane.app.decide.MenuMap;
 import codrane.app.vehicle.BenchInterface;
+import codrane.app.vehicle.PackShelf;
 import codrane.app.vehicle.ToolLook;
+import codrane.core.pack.Pack;
 import codrane.core.tool.Check;
 import codrane.core.tool.ToolFacts;
 import codrane.core.tool.ToolReadiness;
@@ -9,7 +12,9 @@ import codrane.core.tool.ToolSetup;
 import codrane.core.tool.ToolStep;
 import java.security.Principal;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -25,9 +30,13 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class ToolsController {
     private final Tools tools;
+    private final MenuMap menus;
+    private final PackShelf packs;
 
-    ToolsController(Tools tools) {
+    ToolsController(Tools tools, MenuMap menus, PackShelf packs) {
         this.tools = tools;
+        this.menus = menus;
+        this.packs = packs;
     }
 
     /** One interface. */
@@ -36,6 +45,12 @@ class ToolsController {
     @GetMapping("/tools")
     String list(Model model) {
         model.addAttribute("tools", tools.all().stream().map(this::view).toList());
+        Map<String, List<MenuMap.Entry>> learned = new LinkedHashMap<>();
+        for (Pack pack : packs.all()) {
+            List<MenuMap.Entry> entries = menus.all(pack.id());
+            if (!entries.isEmpty()) learned.put(pack.title(), entries);
+        }
+        model.addAttribute("menus", learned);
         return "tools/list";
     }
 

@@ -67,7 +67,8 @@ public record Readiness(List<Need> needs, Instant earliestStart) {
                 HoldPoint.SUPPLY_HELD,
                 HoldPoint.IDENTITY_SETTLED,
                 HoldPoint.BASELINE_STORED,
-                HoldPoint.PLAN_AGREED);
+                HoldPoint.PLAN_AGREED,
+                HoldPoint.POWER_READY);
     }
 
     /** Asks rule by rule what the plan needs. */
