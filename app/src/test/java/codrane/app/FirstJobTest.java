@@ -43,7 +43,6 @@ class FirstJobTest {
     }
 
     private static void takeIn(Browsing browser) {
-        browser.picture(PICTURES.resolve("today.png"));
         browser.page.keyboard().press("n");
         browser.page.waitForSelector("#vin");
         browser.page.fill("#vin", "0bklr3a46mno04127");
@@ -97,7 +96,6 @@ class FirstJobTest {
         browser.awaitNext("Let the rules make a plan");
         browser.act("Make the plan");
         browser.awaitNext("Agree to 5 writing steps");
-        browser.picture(PICTURES.resolve("decide.png"));
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Fetch the calibration");
         assertThat(browser.page.textContent("main")).contains("the file is for BK-67220-Z1");

@@ -242,7 +242,6 @@ class PlanningTest {
                     .contains("2 of 3 are here")
                     .contains("A vehicle to compare with");
             assertThat(text(browser)).contains("earliest start");
-            browser.picture(PICTURES.resolve("prepare-needs.png"));
         }
         assertThat(module("body").path("vin").asString()).isNotEqualTo(Conditions.DUNLIN.text());
     }
