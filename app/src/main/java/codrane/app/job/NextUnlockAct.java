@@ -17,7 +17,13 @@ final class NextUnlockAct {
 
     static NextAct of(JobFacts facts, String who) {
         JobAccess access = facts.access();
-        String trouble = access.account().map(a -> a.trouble()).orElse("The authority was not asked yet.");
+        if (access.account().isEmpty())
+            return next(
+                    facts,
+                    "Ask what the authority wants",
+                    "It was not asked about this workshop yet.",
+                    Act.go("Ask it", "/unlock"));
+        String trouble = access.account().get().trouble();
         if (!trouble.isEmpty())
             return next(facts, "The authority does not answer", trouble, Act.go("Ask again", "/unlock"));
         Optional<AccessNeed> need = AccessCheck.first(access.needs(who));
