@@ -22,6 +22,7 @@ import codrane.core.pack.Pack;
 import codrane.core.plan.Policy;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
+import codrane.core.scan.CodingState;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -133,7 +134,7 @@ public class JobDesk {
                 benchNotes.get(job.id()),
                 faultNotes.of(job.id()),
                 decided,
-                oldCoding(job, kept));
+                oldCoding(job, pack, kept));
     }
 
     private Decided decided(JobRecord job, Pack pack) {
@@ -146,15 +147,21 @@ public class JobDesk {
                 needs.letters(job.id()));
     }
 
-    /** What was read from the old module last. */
-    private Map<String, Bytes> oldCoding(JobRecord job, List<BaselineSummary> kept) {
+    /** What was read from the old module last: only when every block of it was made for this vehicle. */
+    private Map<String, Bytes> oldCoding(JobRecord job, Pack pack, List<BaselineSummary> kept) {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         Optional<BaselineSummary> old = kept.stream()
                 .filter(b -> b.purpose() == BaselineSummary.Purpose.OLD_PART)
                 .reduce((first, last) -> last);
-        old.flatMap(b -> baselines.file(b.id()).module(job.replacedModule().orElse("")))
+        if (old.isEmpty() || job.replacedModule().isEmpty()) return blocks;
+        baselines
+                .file(old.get().id())
+                .module(job.replacedModule().get())
                 .ifPresent(module -> module.coding().forEach(block -> blocks.put(block.id(), block.raw())));
-        return blocks;
+        boolean own = pack.blocksOf(pack.module(job.replacedModule().get())).stream()
+                .allMatch(layout -> blocks.containsKey(layout.id())
+                        && CodingState.ofBlock(pack, layout, blocks.get(layout.id()), job.vin()) == CodingState.AGREES);
+        return own ? blocks : Map.of();
     }
 
     private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {

@@ -51,7 +51,7 @@ final class PlanFacts {
                 module,
                 facts.job().origin(),
                 facts.intake().details().partState().map(PlanFacts::state),
-                old(facts.intake()),
+                old(facts),
                 offered(facts, scan),
                 facts.decided().notes().fitted());
     }
@@ -75,10 +75,13 @@ final class PlanFacts {
         };
     }
 
-    private static Optional<PartFacts.Old> old(IntakeNotes intake) {
+    private static Optional<PartFacts.Old> old(JobFacts facts) {
+        IntakeNotes intake = facts.intake();
         if (intake.oldModule().isEmpty()) return Optional.empty();
-        if (intake.oldReading().isPresent())
-            return Optional.of(intake.oldReading().get().read() ? PartFacts.Old.READ : PartFacts.Old.SILENT);
+        if (intake.oldReading().isPresent()) {
+            if (!intake.oldReading().get().read()) return Optional.of(PartFacts.Old.SILENT);
+            return Optional.of(facts.oldCoding().isEmpty() ? PartFacts.Old.OF_ANOTHER : PartFacts.Old.READ);
+        }
         return Optional.of(intake.stillIn() ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
     }
 

@@ -42,6 +42,7 @@ public record PartFacts(
     /** What can be had from the old module. */
     public enum Old {
         READ("was read"),
+        OF_ANOTHER("was read, and was not coded for this vehicle"),
         SPEAKS("speaks, and was not read yet"),
         SILENT("does not speak"),
         GONE("is gone");

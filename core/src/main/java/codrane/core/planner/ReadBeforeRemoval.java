@@ -23,7 +23,7 @@ final class ReadBeforeRemoval implements Rule {
             return read(facts, module, "What is erased in place is read first: custom coding may be lost by it.");
         Old old = facts.part().old().orElse(Old.GONE);
         return switch (old) {
-            case READ -> Judgement.notNeeded("The old module was read.");
+            case READ, OF_ANOTHER -> Judgement.notNeeded("The old module " + old.words() + ".");
             case SPEAKS ->
                 read(
                         facts,

@@ -1,0 +1,214 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.intake.IntakeNotes;
+import codrane.app.job.Acted;
+import codrane.app.job.BaselineActs;
+import codrane.app.job.DecideActs;
+import codrane.app.job.IntakeActs;
+import codrane.app.job.JobActs;
+import codrane.app.job.JobFacts;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.app.job.PrepareActs;
+import codrane.app.live.RunRecord;
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
+import codrane.core.pack.Pack;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Stage;
+import codrane.standin.Conditions;
+import codrane.standin.StandinWorld;
+import codrane.standin.VirtualWorkshop;
+import codrane.standin.module.Part;
+import codrane.standin.vehicle.Setup;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What is planned besides the first job, and can be carried out: what the vehicle holds afterwards. */
+class RunPlannedTest {
+    private static final String WHO = "tech";
+    private static final int SPEED = 8;
+    private static final int DELIVERY = 40_000_000;
+    private static final Pack LORNE = TestWorld.pack("brennick-lorne");
+
+    private static StandinWorld world(Setup lorne, StandinWorld.Ports ports) throws Exception {
+        return new StandinWorld(
+                new StandinWorld.Stock(
+                        List.of(lorne),
+                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
+                        Duration.ofSeconds(1)),
+                ports,
+                SPEED,
+                DELIVERY);
+    }
+
+    private static JobSteps take(App app, JobKind kind, String vin, String module) {
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm(vin, "planned and run", kind.name(), module, "SECOND_HAND"), "desk");
+        return new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
+    }
+
+    private static void done(Acted acted) {
+        assertThat(acted).as(acted.toString()).isInstanceOf(Acted.Done.class);
+    }
+
+    private static void toBaseline(App app, JobSteps job) throws Exception {
+        JobActs acts = app.bean(JobActs.class);
+        done(acts.keep(job.number, HoldPoint.CONSENT, WHO, ""));
+        done(acts.benchCheck(job.number, WHO));
+        job.scan();
+        acts.waive(job.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
+        done(app.bean(BaselineActs.class).store(job.number, "", WHO));
+        job.awaitTask();
+    }
+
+    private static void agreeAndRun(App app, JobSteps job) throws Exception {
+        JobActs acts = app.bean(JobActs.class);
+        done(acts.keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+        for (int i = 0; i < 250 && !job.facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
+        assertThat(job.facts().progress().openBefore(Stage.RUN)).isEmpty();
+        job.run();
+        for (int i = 0; i < 900 && run(job).running(); i++) Thread.sleep(100);
+        assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
+        job.scan();
+        JobFacts facts = job.facts();
+        assertThat(facts.readBackTroubles().orElseThrow()).isEmpty();
+        assertThat(facts.progress().passed(HoldPoint.READ_BACK_AGREES)).isTrue();
+    }
+
+    private static RunRecord run(JobSteps job) {
+        return job.facts().run().orElseThrow();
+    }
+
+    private static JsonNode module(StandinWorld world, String id) {
+        return TestWorld.look(world).path("modules").path(id);
+    }
+
+    @Test
+    void k5_settingByName_changesItsBitsAndNoOther() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.CHANGE_SETTING, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            JsonNode before = TestWorld.look(world).path("modules");
+            var layout = LORNE.layouts().get("climate-main");
+            String was =
+                    before.path("climate").path("coding").path("climate-main").asString();
+            assertThat(layout.decode(Bytes.parse(was)).get("rear.unit")).isEqualTo("fitted");
+            done(app.bean(DecideActs.class).setting(job.number, "climate-main/rear.unit", "none", WHO));
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            agreeAndRun(app, job);
+            JsonNode after = TestWorld.look(world).path("modules");
+            Bytes is = Bytes.parse(
+                    after.path("climate").path("coding").path("climate-main").asString());
+            assertThat(layout.decode(is).get("rear.unit")).isEqualTo("none");
+            assertThat(layout.diff(Bytes.parse(was), is)).hasSize(1);
+            for (String id : before.propertyNames())
+                if (!id.equals("climate"))
+                    assertThat(after.path(id).path("coding"))
+                            .as(id)
+                            .isEqualTo(before.path(id).path("coding"));
+            app.context().close();
+        }
+    }
+
+    @Test
+    void k2_alteredSoftware_isTheMakersAgainWithItsCodingKept() throws Exception {
+        try (StandinWorld world = world(Conditions.changedBus(LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.RESTORE_SOFTWARE, Conditions.LORNE_BUS.text(), "body");
+            toBaseline(app, job);
+            String stock =
+                    "%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(LORNE.module("body")))));
+            JsonNode coding = module(world, "body").path("coding");
+            assertThat(module(world, "body").path("flashCrc").asString()).isNotEqualTo(stock);
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(PrepareActs.class).fetchCalibration(job.number, "BOD-331-B", WHO));
+            job.awaitTask();
+            agreeAndRun(app, job);
+            assertThat(module(world, "body").path("flashCrc").asString()).isEqualTo(stock);
+            assertThat(module(world, "body").path("coding")).isEqualTo(coding);
+            assertThat(module(world, "body").path("counter").asInt()).isEqualTo(2);
+            done(app.bean(JobActs.class).plan(job.number, WHO)); // asked again: there is nothing left to put back
+            app.context().close();
+        }
+    }
+
+    @Test
+    void k9_oldModuleReadBeforeItsRemoval_givesTheNewOneExactlyWhatTheVehicleHad() throws Exception {
+        Setup own = Setup.healthy(LORNE, Conditions.LORNE);
+        String software = LORNE.module("tail-lift").software().current();
+        Setup old = own.with(
+                "tail-lift",
+                Part.fitted(Conditions.LORNE, software).withValues(Map.of("platform", "folding", "beeper", "quiet")));
+        Setup swapped = own.with("tail-lift", Part.used(Conditions.LORNE_DONOR, software));
+        StandinWorld before = world(old, StandinWorld.Ports.FREE);
+        StandinWorld.Ports ports = before.ports();
+        App app = RunningApp.launch(before);
+        JobSteps job = take(app, JobKind.REPLACE_MODULE, Conditions.LORNE.text(), "tail-lift");
+        done(app.bean(IntakeActs.class).oldModule(job.number, IntakeNotes.OldModule.STILL_IN, WHO));
+        done(app.bean(JobActs.class).keep(job.number, HoldPoint.CONSENT, WHO, ""));
+        done(app.bean(JobActs.class).benchCheck(job.number, WHO));
+        done(app.bean(BaselineActs.class).readOld(job.number, WHO));
+        job.awaitTask();
+        String had =
+                module(before, "tail-lift").path("coding").path("lift-main").asString();
+        before.close(); // the part is swapped
+        try (StandinWorld after = world(swapped, ports)) {
+            assertThat(module(after, "tail-lift")
+                            .path("coding")
+                            .path("lift-main")
+                            .asString())
+                    .isNotEqualTo(had);
+            toBaseline(app, job);
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            assertThat(job.facts().plan().orElseThrow().plan().operations())
+                    .anySatisfy(o -> assertThat(o.reasons())
+                            .contains("Source: what was read from the old module. Exactly what this vehicle had."));
+            agreeAndRun(app, job);
+            assertThat(module(after, "tail-lift")
+                            .path("coding")
+                            .path("lift-main")
+                            .asString())
+                    .isEqualTo(had);
+            assertThat(module(after, "tail-lift").path("vin").asString()).isEqualTo(Conditions.LORNE.text());
+            app.context().close();
+        }
+    }
+
+    @Test
+    void k13_thatCanNotBeCarriedOutYet_isPlannedAndNotBegun() throws Exception {
+        try (StandinWorld world = world(Conditions.changedBus(LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.LEARN_VIN, Conditions.LORNE_BUS.text(), "doors");
+            toBaseline(app, job);
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            for (int i = 0;
+                    i < 250 && !job.facts().progress().openBefore(Stage.RUN).isEmpty();
+                    i++) Thread.sleep(100);
+            JsonNode before = module(world, "doors");
+            List<String> all = job.facts()
+                    .plan()
+                    .orElseThrow()
+                    .plan()
+                    .writes()
+                    .map(o -> o.key())
+                    .toList();
+            Acted acted = app.bean(JobActs.class).run(job.number, all, WHO);
+            assertThat(((Acted.Refused) acted).sentence())
+                    .contains("can't carry out yet")
+                    .contains("learn the VIN");
+            assertThat(job.facts().run()).isEmpty();
+            assertThat(module(world, "doors")).isEqualTo(before);
+            app.context().close();
+        }
+    }
+}
