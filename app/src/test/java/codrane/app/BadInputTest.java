@@ -216,4 +216,59 @@ class BadInputTest {
     private static String sentence(Acted acted) {
         return ((Acted.Refused) acted).sentence();
     }
+
+    @ParameterizedTest
+    @CsvSource({
+        "decide/origin, origin, PERHAPS, Choose where the part comes from",
+        "decide/feature, feature, time-travel, knows no such equipment",
+        "decide/order, in, ZZZ9, There is no such option code",
+        "decide/setting, setting, body-main/nothing, changes no setting by name",
+        "decide/line, line, BOD/01, changes no line",
+        "overrule/neighbours, answer, maybe, Choose one of the answers",
+        "overrule/weather, answer, sunny, Choose one of the answers",
+        "menu, operation, fly, The plan has no such operation",
+        "needs, need, luck, The plan needs no such thing"
+    })
+    void decide_nonsense_isRefusedWithASentenceAndChangesNothing(String path, String key, String value, String sentence)
+            throws Exception {
+        long number = jobAtPrepare();
+        int version = app.bean(JobDesk.class).facts(number).plan().orElseThrow().version();
+        var result = perform(signed(post("/jobs/" + number + "/" + path)
+                .param(key, value)
+                .param("value", "1")
+                .param("why", "because I say so")
+                .param("said", "here")));
+        assertThat((String) result.getFlashMap().get("refused")).contains(sentence);
+        assertThat(app.bean(JobDesk.class).facts(number).plan().orElseThrow().version())
+                .isEqualTo(version);
+    }
+
+    @Test
+    void decide_tooLong_isRefused() throws Exception {
+        long number = jobAtPrepare();
+        var wording = perform(signed(post("/jobs/" + number + "/decide/wording").param("text", "x".repeat(5000))));
+        assertThat((String) wording.getFlashMap().get("refused")).contains("4,000");
+        var part = perform(signed(post("/jobs/" + number + "/decide/part")
+                .param("fitted", "x".repeat(50))
+                .param("offered", "")));
+        assertThat((String) part.getFlashMap().get("refused")).contains("40 characters");
+        var why = perform(signed(post("/jobs/" + number + "/overrule/neighbours")
+                .param("answer", "level-set")
+                .param("why", "no")));
+        assertThat((String) why.getFlashMap().get("refused")).contains("why it is overruled");
+    }
+
+    @Test
+    void policyAndPass_nonsense_isRefusedAndChangesNothing() throws Exception {
+        long before = rows("workshop_policy");
+        var policy = perform(signed(post("/policy").param("neighbours", "burn-them")));
+        assertThat((String) policy.getFlashMap().get("refused")).contains("no such answer");
+        assertThat(rows("workshop_policy")).isEqualTo(before);
+        for (String until : new String[] {"2001-01-01", "soon", ""}) {
+            var pass = perform(signed(post("/passes/brennick").param("until", until)));
+            assertThat((String) pass.getFlashMap().get("refused")).contains("Nothing was changed");
+        }
+        var nobody = perform(signed(post("/passes/nobody").param("until", "2031-01-01")));
+        assertThat((String) nobody.getFlashMap().get("refused")).contains("Nothing was changed");
+    }
 }
