@@ -9,14 +9,10 @@ import codrane.app.job.JobActs;
 import codrane.core.plan.HoldPoint;
 import codrane.standin.Conditions;
 import com.google.zxing.BarcodeFormat;
-import com.google.zxing.MultiFormatWriter;
 import com.google.zxing.WriterException;
-import com.google.zxing.common.BitMatrix;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -44,19 +40,7 @@ class IntakeTest {
     }
 
     private Path label(String text, BarcodeFormat format) throws IOException, WriterException {
-        int height = format == BarcodeFormat.DATA_MATRIX ? 300 : 140;
-        BitMatrix code =
-                new MultiFormatWriter().encode(text, format, format == BarcodeFormat.DATA_MATRIX ? 300 : 700, height);
-        BufferedImage image =
-                new BufferedImage(code.getWidth() + 80, code.getHeight() + 80, BufferedImage.TYPE_INT_RGB);
-        for (int x = 0; x < image.getWidth(); x++)
-            for (int y = 0; y < image.getHeight(); y++) {
-                boolean inside = x >= 40 && y >= 40 && x - 40 < code.getWidth() && y - 40 < code.getHeight();
-                image.setRGB(x, y, inside && code.get(x - 40, y - 40) ? 0x101010 : 0xF4F4F0);
-            }
-        Path file = folder.resolve(format + ".png");
-        ImageIO.write(image, "png", file.toFile());
-        return file;
+        return Labels.picture(folder, text, format);
     }
 
     @Test

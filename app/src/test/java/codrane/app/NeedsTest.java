@@ -10,33 +10,42 @@ import codrane.app.job.NeedActs;
 import codrane.core.plan.HoldPoint;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
+import codrane.standin.StandinWorld;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 
 /** What people say about needs, and what they can't say; spend last. */
-@ExtendWith(RunningApp.class)
 class NeedsTest {
-    private App app;
+    private static StandinWorld world;
+    private static App app;
+
     private NeedActs acts;
     private JobSteps job;
+
+    /** A vehicle of its own: on the shared one another test may have done the work already. */
+    @BeforeAll
+    static void start() throws Exception {
+        world = TestWorld.standins(false, 20);
+        app = RunningApp.launch(world);
+    }
+
+    @AfterAll
+    static void stop() throws Exception {
+        app.context().close();
+        world.close();
+    }
 
     /** A planned job whose pass has ended. */
     @BeforeEach
     void plan() throws Exception {
-        app = RunningApp.shared();
         acts = app.bean(NeedActs.class);
         app.bean(NeedStore.class).pass("brennick", Instant.now().minusSeconds(60), Instant.now(), "lead");
         job = new JobSteps(app, "tail-lift").toPlan();
-    }
-
-    @AfterEach
-    void passAgain() {
-        app.bean(NeedStore.class).pass("brennick", Instant.now().plusSeconds(100L * 86_400), Instant.now(), "lead");
     }
 
     private Need pass() {

@@ -19,6 +19,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.vin.Vin;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
+import com.google.zxing.BarcodeFormat;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,13 +28,17 @@ import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 /** Planning in a browser, on vehicles that have what the jobs are about; and nothing is written by planning. */
 class PlanningTest {
-    private static final int SPEED = 8;
+    private static final int SPEED = 20;
     private static final int DELIVERY = 40_000_000;
     private static final Path PICTURES = Path.of(System.getProperty("codrane.screenshots", "target/screenshots"));
+
+    @TempDir
+    Path folder;
 
     private static StandinWorld world;
     private static App app;
@@ -51,7 +56,7 @@ class PlanningTest {
                                 Conditions.newRadar(almery),
                                 Conditions.blankBody(dunlin),
                                 Conditions.newSteering(dunlin)),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
+                        List.of(Conditions.newRamp(TestWorld.pack("tolvane-chorus"))),
                         Duration.ofSeconds(1)),
                 StandinWorld.Ports.FREE,
                 SPEED,
@@ -68,7 +73,7 @@ class PlanningTest {
     /** A job that was scanned and has its baseline. */
     private static long atDecide(Vin vin, JobKind kind, String module, String origin, int keysHere, int keysAll)
             throws Exception {
-        TestWorld.plug(world, vin);
+        if (!vin.equals(Conditions.CHORUS)) TestWorld.plug(world, vin); // which is on the edge node
         long number = ((JobIntake.Taken.Job) app.bean(JobIntake.class)
                         .take(new NewJobForm(vin.text(), "planned in a test", kind.name(), module, origin), "desk"))
                 .number();
@@ -151,6 +156,37 @@ class PlanningTest {
     private static void line(Browsing browser, String text) {
         browser.page.fill("input[name=line]", text);
         browser.page.click("button:has-text(\"Judge it and take it\")");
+    }
+
+    @Test
+    void k8_foldingRamp_isChosenAgainstTheOrderThatWasReadAndThePartComesLast() throws Exception {
+        long number = atDecide(Conditions.CHORUS, JobKind.RETROFIT, "", "", 0, 0);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/decide");
+            browser.awaitNext("Which option codes go out, which go in?");
+            assertThat(text(browser)).contains("Read from the vehicle: MKT1, RMP1, WSH1, WCH2.");
+            assertThat(browser.page.locator("input[name=out][value=RMP2]").count())
+                    .isZero(); // it is not there
+            browser.page.check("input[name=in][value=RMP2]");
+            browser.page.click("button:has-text(\"Take these\")");
+            browser.awaitNext("RMP1 and RMP2 exclude each other: which of them stays?");
+            browser.page.check("input[name=out][value=RMP1]");
+            browser.page.click("button:has-text(\"Take these\")");
+            browser.awaitNext("Let the rules make a plan");
+            browser.act("Make the plan");
+            browser.awaitNext("Agree to");
+            String page = text(browser);
+            int ramp = page.indexOf("Write the derived coding of the ramp");
+            assertThat(page.indexOf("Write the derived coding of the doors")).isBetween(0, ramp);
+            assertThat(page.indexOf("Ramp finds its zero")).isGreaterThan(ramp);
+            assertThat(page).contains("Order and modules disagree until the coding is written");
+        }
+        assertThat(TestWorld.lookDoip(world)
+                        .path("modules")
+                        .path("body")
+                        .path("order")
+                        .asString())
+                .isEqualTo("MKT1 RMP1 WSH1 WCH2");
     }
 
     @Test
@@ -261,7 +297,9 @@ class PlanningTest {
             browser.page.click("button:has-text(\"Compare\")");
             browser.awaitNext("The plan is blocked");
             assertThat(text(browser)).contains("Ask the parts desk first").contains("no list says that suffix D7");
-            browser.page.fill("input[name=offered]", "BK-49110-B2");
+            browser.page.setInputFiles(
+                    ".labelphoto input", Labels.picture(folder, "BK-49110-B2", BarcodeFormat.CODE_128));
+            browser.awaitValue("input[name=offered]", "BK-49110-B2");
             browser.page.click("button:has-text(\"Compare\")");
             browser.awaitNext("The lead approves this first");
             assertThat(text(browser)).contains("accepts suffix B2").contains("No VIN.");

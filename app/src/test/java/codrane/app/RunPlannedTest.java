@@ -34,7 +34,7 @@ import tools.jackson.databind.JsonNode;
 /** What is planned besides the first job, and can be carried out: what the vehicle holds afterwards. */
 class RunPlannedTest {
     private static final String WHO = "tech";
-    private static final int SPEED = 8;
+    private static final int SPEED = 20;
     private static final int DELIVERY = 40_000_000;
     private static final Pack LORNE = TestWorld.pack("brennick-lorne");
 

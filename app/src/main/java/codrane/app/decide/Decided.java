@@ -13,6 +13,7 @@ import java.util.Optional;
  *
  * @param law of the workshop's market, for today
  * @param noted about needs, by key
+ * @param orderNow codes of the vehicle order as the baseline has them, for jobs that change it; else none
  * @param passUntil of the workshop's pass to the maker's service
  */
 public record Decided(
@@ -21,13 +22,15 @@ public record Decided(
         MarketRules law,
         Map<String, Noted> noted,
         Optional<Instant> passUntil,
-        List<Letter> letters) {
-    public static final Decided NOTHING =
-            new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, Map.of(), Optional.empty(), List.of());
+        List<Letter> letters,
+        List<String> orderNow) {
+    public static final Decided NOTHING = new Decided(
+            DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, Map.of(), Optional.empty(), List.of(), List.of());
 
     public Decided {
         noted = Map.copyOf(noted);
         letters = List.copyOf(letters);
+        orderNow = List.copyOf(orderNow);
     }
 
     public Optional<Letter> letter(String module) {

@@ -19,6 +19,7 @@ import codrane.app.vehicle.PackShelf;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Policy;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
@@ -111,8 +112,8 @@ public class JobDesk {
     public JobFacts facts(JobRecord job) {
         Pack pack = packs.get(job.packId());
         Optional<PlanRecord> plan = jobs.plan(job.id());
-        Decided decided = decided(job, pack);
         List<BaselineSummary> kept = baselines.ofJob(job.id());
+        Decided decided = decided(job, pack, kept);
         JobStore.Scans scans = jobs.scans(job.id(), runs.firstStart(job.id()));
         return new JobFacts(
                 job,
@@ -137,14 +138,24 @@ public class JobDesk {
                 oldCoding(job, pack, kept));
     }
 
-    private Decided decided(JobRecord job, Pack pack) {
+    private Decided decided(JobRecord job, Pack pack, List<BaselineSummary> kept) {
         return new Decided(
                 decides.notes(job.id()),
                 decides.policy(job.id()),
                 markets.rules().on(LocalDate.ofInstant(time.instant(), ZoneId.systemDefault())),
                 needs.noted(job.id()),
                 Optional.ofNullable(needs.passes().get(pack.service())),
-                needs.letters(job.id()));
+                needs.letters(job.id()),
+                job.kind().about() == JobKind.About.ORDER ? orderNow(kept) : List.of());
+    }
+
+    private List<String> orderNow(List<BaselineSummary> kept) {
+        return kept.stream()
+                .filter(BaselineSummary::whole)
+                .findFirst()
+                .flatMap(b -> baselines.file(b.id()).order())
+                .map(codes -> List.of(codes.strip().split("\\s+")))
+                .orElse(List.of());
     }
 
     /** What was read from the old module last: only when every block of it was made for this vehicle. */

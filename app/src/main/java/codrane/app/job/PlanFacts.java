@@ -10,6 +10,7 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.Aids;
+import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartFacts;
@@ -82,7 +83,10 @@ final class PlanFacts {
             if (!intake.oldReading().get().read()) return Optional.of(PartFacts.Old.SILENT);
             return Optional.of(facts.oldCoding().isEmpty() ? PartFacts.Old.OF_ANOTHER : PartFacts.Old.READ);
         }
-        return Optional.of(intake.stillIn() ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
+        boolean givenUp = facts.personHold(HoldPoint.OLD_MODULE_READ)
+                .map(HoldRecord::waived)
+                .orElse(false);
+        return Optional.of(intake.stillIn() && !givenUp ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
     }
 
     private static Wishes wishes(JobFacts facts, ScanRecord scan) {
@@ -97,7 +101,7 @@ final class PlanFacts {
                         : Wishes.of(facts.decided().notes().feature(), now(facts, scan));
             case ORDER ->
                 Wishes.of(new Wishes.OrderChange(
-                        List.of(),
+                        facts.decided().orderNow(),
                         facts.decided().notes().codesOut(),
                         facts.decided().notes().codesIn()));
             case VEHICLE, MODULE, PART, TOOL -> Wishes.NONE;

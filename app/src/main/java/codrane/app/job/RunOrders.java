@@ -56,6 +56,16 @@ class RunOrders {
         if (!unable.isEmpty())
             return new Built.Missing("Codrane can't carry out yet: " + String.join("; ", unable)
                     + ". What is not carried out whole is not begun.");
+        Optional<Operation> empty = facts.plan()
+                .get()
+                .plan()
+                .writes()
+                .filter(o -> o.kind() == Operation.Kind.WRITE_CODING)
+                .filter(o -> facts.codingOf(o).map(Map::isEmpty).orElse(true))
+                .findFirst();
+        if (empty.isPresent())
+            return new Built.Missing("\"" + empty.get().title()
+                    + "\" has nothing to write: its source is not here. Plan again, or take another source.");
         if (facts.planHolds(HoldPoint.SHEET_CHECKED)
                 && !facts.sheet().map(LineSheetFacts::good).orElse(false)) {
             return new Built.Missing("The line sheet is not good.");

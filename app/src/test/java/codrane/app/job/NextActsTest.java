@@ -82,6 +82,7 @@ class NextActsTest {
                 MarketRules.NONE,
                 Map.of(),
                 Optional.of(T0.plus(Duration.ofDays(100))),
+                List.of(),
                 List.of());
         private Optional<BenchCheck> bench = Optional.empty();
         private Optional<ScanRecord> before = Optional.empty();

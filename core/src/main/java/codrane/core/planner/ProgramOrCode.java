@@ -4,7 +4,6 @@ import codrane.core.pack.PackModule;
 import codrane.core.part.Version;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.ModuleAnswer;
-import codrane.core.plan.Policy;
 import codrane.core.plan.School;
 import codrane.core.plan.ServiceWording;
 import codrane.core.plan.ServiceWording.Meaning;
@@ -28,9 +27,9 @@ final class ProgramOrCode implements Rule {
         PackModule module = facts.module().get();
         ModuleAnswer answer = facts.moduleAnswer();
         if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
-        Optional<Policy.Overrule> overrule = facts.policy().overrule(School.SOFTWARE);
-        boolean codeOnly = overrule.filter(o -> o.answer().equals("code-only")).isPresent();
-        boolean program = overrule.filter(o -> o.answer().equals("program")).isPresent();
+        boolean codeOnly = facts.policy().is(School.SOFTWARE, "code-only");
+        boolean program = facts.policy().is(School.SOFTWARE, "program");
+        String chosen = facts.policy().source(School.SOFTWARE);
         if (answer.bootOnly())
             return codeOnly
                     ? Judgement.blocked(
@@ -42,15 +41,14 @@ final class ProgramOrCode implements Rule {
                             module.title() + " answers only from its boot software: the application is missing.");
         if (answer.software().isEmpty())
             return Judgement.blocked(module.title() + " did not say which software it has: scan again.");
-        if (codeOnly)
-            return Judgement.notNeeded("Coded only. " + overrule.orElseThrow().words() + stillOld(module, answer));
+        if (codeOnly) return Judgement.notNeeded("Coded only. " + chosen + stillOld(module, answer));
         if (AgreementMatrix.tooOld(module, answer.software()))
             return program(
                     facts,
                     module,
                     "Software " + answer.software() + " is older than "
                             + module.software().needed() + ", which this vehicle needs." + unsaid(facts));
-        if (program) return program(facts, module, overrule.orElseThrow().words());
+        if (program) return program(facts, module, chosen);
         return byWording(facts, module, answer);
     }
 

@@ -6,6 +6,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.PartFacts;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,6 +32,7 @@ final class TryAndDrive implements Rule {
                                 : draft.has(Kind.PAIR) ? "Start the engine with every key" : "Try the function itself",
                         Seconds.FUNCTION_TEST,
                         "Did it mend the complaint?")
+                .prompting(loose(facts))
                 .holding(HoldPoint.FUNCTION_TESTED));
         boolean drives = draft.writtenModules().stream()
                 .anyMatch(m -> facts.concerns(m).contains(Concern.DRIVER_ASSISTANCE)
@@ -43,5 +45,15 @@ final class TryAndDrive implements Rule {
                     Seconds.DRIVE,
                     "Some faults need a drive to show, or to go."));
         return new Judgement.Applies("What was changed is tried, not believed.", operations);
+    }
+
+    /** What was written unmounted is proved a second time. */
+    private static List<String> loose(VehicleFacts facts) {
+        boolean unmounted = facts.kind().replaces()
+                && facts.part()
+                        .state()
+                        .filter(s -> s != PartFacts.State.MOUNTED)
+                        .isPresent();
+        return unmounted ? List.of("It is not mounted yet: mount it, then scan and try it once more") : List.of();
     }
 }

@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.MarketRules;
+import codrane.core.pack.Pack;
 import codrane.core.pack.Packs;
 import codrane.core.plan.Aids;
 import codrane.core.plan.HoldPoint;
@@ -292,5 +293,45 @@ class JudgementCallsTest {
                 .hasMessageContaining("expected one of");
         assertThatThrownBy(() -> new Policy.Overrule(School.NEIGHBOURS, "level-set", " ", ""))
                 .hasMessageContaining("needs a reason");
+    }
+
+    @Test
+    void programOrCode_byPolicy_countsLikeAnOverrule() {
+        Policy always = new Policy(Map.of(School.SOFTWARE, "program"), List.of());
+        assertThat(operation(Planner.plan(fits().with(always)), Kind.PROGRAM, "tail-lift")
+                        .reasons())
+                .contains("Workshop policy.");
+    }
+
+    @Test
+    void part_notMountedYet_isProvedASecondTime() {
+        VehicleFacts loose = fits().with(fits().part().with(PartFacts.State.CONNECTED));
+        assertThat(operation(Planner.plan(loose), Kind.FUNCTION_TEST, "tail-lift")
+                        .prompts())
+                .contains("It is not mounted yet: mount it, then scan and try it once more");
+        assertThat(operation(Planner.plan(fits()), Kind.FUNCTION_TEST, "tail-lift")
+                        .prompts())
+                .isEmpty();
+    }
+
+    @Test
+    void eraseInPlace_whoseCodingWasNotRead_isBlocked() {
+        VehicleFacts unread =
+                Cases.with(Cases.k2(), "body", Cases.answer(Cases.LORNE_BUS.text(), "3.31", CodingState.NOT_READ));
+        assertThat(Planner.plan(unread).blocks()).singleElement().asString().contains("an erase may lose it");
+        VehicleFacts boot = Cases.with(Cases.k3().with(PartFacts.of("engine")), "engine", Cases.bootOnly());
+        assertThat(kinds(Planner.plan(boot))).contains(Kind.PROGRAM).doesNotContain(Kind.WRITE_CODING);
+    }
+
+    @Test
+    void requiredUpdates_thatThePackCanProgram_areInThePlanWithTheirReason() {
+        Pack pack = Packs.changed("brennick-almery", "requires: { gearbox: \"2.05\" }", "requires: { body: \"3.31\" }");
+        VehicleFacts facts =
+                Cases.healthy(JobKind.UPDATE_SOFTWARE, pack, Cases.ALMERY).with(PartFacts.of("engine"));
+        facts = Cases.with(facts, "engine", Cases.answer(Cases.ALMERY.text(), "4.11", CodingState.AGREES));
+        facts = Cases.with(facts, "body", Cases.answer(Cases.ALMERY.text(), "3.30", CodingState.AGREES));
+        // leave-alone, and yet: 3.30 is enough for the vehicle, but not for the new engine software
+        assertThat(operation(Planner.plan(facts), Kind.PROGRAM, "body").reasons())
+                .containsExactly("Engine 4.14 requires Body 3.31; it has 3.30.");
     }
 }
