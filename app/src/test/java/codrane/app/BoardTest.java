@@ -21,7 +21,7 @@ import org.springframework.web.context.WebApplicationContext;
 @ExtendWith(RunningApp.class)
 class BoardTest {
     private static final int OPEN = 500;
-    private static final int ROUNDS = 60;
+    private static final int ROUNDS = 25;
 
     private static MockMvc mvc(RunningApp.App app) {
         return MockMvcBuilders.webAppContextSetup((WebApplicationContext) app.context())

@@ -10,13 +10,13 @@ import codrane.core.pack.Pack;
 import codrane.core.plan.Stage;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerWindow;
-import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -117,17 +117,24 @@ class Board {
         });
     }
 
-    /** The next moment from which the card may read differently. */
+    /** The next moment from which the card may read differently: midnight at the latest. */
     private static Instant until(JobFacts facts, Instant now) {
         ZoneId zone = ZoneId.systemDefault();
-        Instant until =
-                LocalDate.ofInstant(now, zone).plusDays(1).atStartOfDay(zone).toInstant();
-        for (Need need : facts.readiness().map(Readiness::needs).orElse(List.of()))
-            if (need.due().isPresent()
-                    && need.due().get().isAfter(now)
-                    && need.due().get().isBefore(until)) until = need.due().get();
+        List<Instant> moments = new ArrayList<>();
+        moments.add(
+                LocalDate.ofInstant(now, zone).plusDays(1).atStartOfDay(zone).toInstant());
+        facts.readiness()
+                .map(Readiness::needs)
+                .orElse(List.of())
+                .forEach(n -> n.due().ifPresent(moments::add));
+        facts.decided().passUntil().ifPresent(moments::add);
         Instant ends = now.plus(facts.access().left());
-        return facts.access().open() && ends.isBefore(until) ? ends : until;
+        moments.add(ends);
+        moments.add(ends.minusSeconds(facts.writingSeconds())); // from then on it is too short for the writes
+        return moments.stream()
+                .filter(now::isBefore)
+                .min(Comparator.naturalOrder())
+                .orElseThrow();
     }
 
     static Card card(JobFacts facts, String who) {

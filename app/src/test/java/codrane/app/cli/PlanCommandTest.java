@@ -115,6 +115,24 @@ class PlanCommandTest {
         assertThat(write.path("irreversible").asBoolean()).isTrue();
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "K3 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'engine','answers':{'engine':{'software':'4.11','coding':'agrees'}} | program",
+                "K6 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'authorised','answers':{'body':{}},'settings':[{'block':'body-lamps','field':'lamp.step.hold','from':'5 s','to':'10 s'}] | sleep",
+                "K10 | ardwyn-gannet | 0AWGN7K88KN000417 | 'module':'spreader','part':{'origin':'new','old':'silent'},'answers':{'spreader':{'presence':'boot-only','coding':'blank','vin':''}} | initialise",
+                "K12 | peregil-dunlin | 0PGDN4B2ZHC013377 | 'module':'body','keys':{'known':3,'here':2},'part':{'origin':'new','old':'silent'},'answers':{'body':{'vin':'','software':'5.2','coding':'blank'},'engine':{},'key-reader':{}} | add-key",
+                "K14 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'front-radar','part':{'origin':'new','old':'speaks'},'answers':{'front-radar':{'vin':'','software':'2.02','coding':'blank'}} | calibrate"
+            })
+    void plan_otherKinds_areZeroAndHaveTheirOperation(
+            String kind, String pack, String vin, String more, String operation) throws IOException {
+        assertThat(plan("{'kind':'" + kind + "','pack':'" + pack + "','vin':'" + vin + "'," + more + "}"))
+                .as(out.toString(StandardCharsets.UTF_8))
+                .isZero();
+        assertThat(kinds()).contains(operation);
+    }
+
     @Test
     void plan_newTool_needsNoVehicle() throws IOException {
         assertThat(plan("{'kind':'K18'}")).isZero();

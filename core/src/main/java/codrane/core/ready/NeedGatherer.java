@@ -1,0 +1,287 @@
+package codrane.core.ready;
+
+import codrane.core.pack.Concern;
+import codrane.core.pack.FileRoute;
+import codrane.core.pack.Habits;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.Plan;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.ready.Need.State;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Asks rule by rule what the plan needs. */
+final class NeedGatherer {
+    private static final Duration CODE_LEAD = Duration.ofDays(1);
+    private static final Duration MINUTES = Duration.ofMinutes(15);
+    private static final Duration PERSON_LEAD = Duration.ofDays(1);
+    private static final Duration PART_LEAD = Duration.ofDays(2);
+
+    private final Plan plan;
+    private final VehicleFacts facts;
+    private final AtHand hand;
+    private final Instant now;
+    private final ZoneId zone;
+    private final List<Need> needs = new ArrayList<>();
+
+    NeedGatherer(Plan plan, VehicleFacts facts, AtHand hand, Instant now, ZoneId zone) {
+        this.plan = plan;
+        this.facts = facts;
+        this.hand = hand;
+        this.now = now;
+        this.zone = zone;
+    }
+
+    List<Need> all() {
+        part();
+        plan.operations().forEach(this::operation);
+        keys();
+        if (asks("the line sheet of this VIN"))
+            found(
+                    Need.Kind.LINE_SHEET,
+                    "",
+                    hand.lineSheet(),
+                    MINUTES,
+                    0,
+                    "The maker's record of this VIN, line by line.");
+        if (asks("a vehicle of the same model, each gap confirmed by a person"))
+            noted(
+                    Need.Kind.REFERENCE,
+                    "",
+                    Duration.ZERO,
+                    Optional.of(0),
+                    "A baseline of the same model; every gap is confirmed.");
+        pass();
+        if (!facts.pack().equipment().cables().isEmpty())
+            found(
+                    Need.Kind.CABLE,
+                    "",
+                    hand.cableSeen(),
+                    Duration.ZERO,
+                    0,
+                    "The right one for the model year: "
+                            + String.join(" or ", facts.pack().cablesOf(facts.vin())) + ".");
+        return needs;
+    }
+
+    private boolean asks(String need) {
+        return plan.operations().stream().anyMatch(o -> o.needs().contains(need));
+    }
+
+    private void part() {
+        if (!facts.kind().replaces()) return;
+        boolean here = hand.partHere() || facts.part().state().isPresent();
+        String words =
+                facts.part().state().map(s -> "It is here: " + s.words() + ".").orElse("It answers.");
+        if (here) found(Need.Kind.PART, "", true, PART_LEAD, 0, words);
+        else
+            noted(
+                    Need.Kind.PART,
+                    "",
+                    workingDays(PART_LEAD),
+                    Optional.empty(),
+                    "Not here yet, or nobody said so at Intake.");
+    }
+
+    private void operation(Operation operation) {
+        switch (operation.kind()) {
+            case PROGRAM -> file(facts.pack().module(operation.module()));
+            case PAIR -> codes();
+            case CALIBRATE -> aiming(operation);
+            default -> {}
+        }
+        people(operation);
+        if (facts.kind() == JobKind.CHANGE_LINE && operation.kind() == Kind.WRITE_CODING)
+            noted(
+                    Need.Kind.INSTRUCTION,
+                    "",
+                    Duration.ZERO,
+                    Optional.of(0),
+                    "With its source: where it was found, for which models and software.");
+        if (facts.kind() == JobKind.CHOOSE_VARIANT && operation.kind() == Kind.WRITE_CODING)
+            noted(
+                    Need.Kind.LICENCE,
+                    operation.module(),
+                    MINUTES,
+                    Optional.empty(),
+                    "Bound to this VIN at its first use; exact to the character.");
+    }
+
+    private void file(PackModule module) {
+        FileRoute route = module.software().file();
+        Duration lead = route.way() == FileRoute.Way.MAIL ? workingDays(route.lead()) : route.lead();
+        String how = "For the " + module.lowerTitle() + ": " + route.way().words() + ".";
+        boolean here = hand.files().contains(module.id());
+        Optional<Noted> noted = Optional.ofNullable(hand.noted().get(key(Need.Kind.FILE, module.id())));
+        if (!here && noted.isPresent())
+            asked(Need.Kind.FILE, module.id(), noted.get(), lead, Optional.of(route.price()), how);
+        else found(Need.Kind.FILE, module.id(), here, lead, route.price(), how);
+        if (route.tokens() > 0)
+            noted(
+                    Need.Kind.TOKENS,
+                    facts.pack().service(),
+                    MINUTES,
+                    Optional.of(0),
+                    route.tokens() + " for the file of the " + module.lowerTitle()
+                            + ": look at the balance before and after.");
+    }
+
+    private void codes() {
+        noted(
+                Need.Kind.ACCESS_CODE,
+                "",
+                workingDays(CODE_LEAD),
+                Optional.empty(),
+                "Of this vehicle; from the owner's papers, the maker or a specialist.");
+        facts.pack()
+                .equipment()
+                .immobiliser()
+                .filter(i -> i.dailyCode())
+                .ifPresent(i -> noted(
+                        Need.Kind.DAILY_CODE,
+                        "",
+                        MINUTES,
+                        Optional.empty(),
+                        "Got last, on the day itself: it ends at midnight."));
+    }
+
+    private void aiming(Operation operation) {
+        if (operation.needs().contains("targets for aiming"))
+            noted(
+                    Need.Kind.TARGETS,
+                    operation.module(),
+                    PERSON_LEAD,
+                    Optional.of(0),
+                    "For the " + title(operation.module()) + ", and an even floor with room in front.");
+    }
+
+    private void people(Operation operation) {
+        if (!operation.kind().writes()) return;
+        for (Concern concern : facts.concerns(operation.module())) {
+            String who = switch (concern) {
+                case RESTRAINTS -> "trained for restraints";
+                case HIGH_VOLTAGE -> "trained for high voltage";
+                case DRIVER_ASSISTANCE -> "trained for aiming";
+                case LICENSED_WORK -> "whom the law allows to do licensed work";
+                default -> "";
+            };
+            if (!who.isEmpty())
+                noted(Need.Kind.PEOPLE, concern.key(), PERSON_LEAD, Optional.of(0), "Somebody " + who + ".");
+        }
+    }
+
+    private void keys() {
+        boolean asked = plan.has(Kind.PAIR) || plan.has(Kind.ADD_KEY);
+        if (!asked) return;
+        var keys = facts.aids().keys();
+        boolean all = keys.map(k -> k.known() > 0 && k.here() >= k.known()).orElse(false);
+        String words =
+                keys.map(k -> k.here() + " of " + k.known() + " are here.").orElse("Nobody counted them.");
+        boolean givenUp = Optional.ofNullable(hand.noted().get(key(Need.Kind.KEYS, "")))
+                .map(Noted::here)
+                .orElse(false);
+        found(
+                Need.Kind.KEYS,
+                "",
+                all || givenUp,
+                PERSON_LEAD,
+                0,
+                words
+                        + (givenUp && !all
+                                ? " The missing ones are given up: "
+                                        + hand.noted()
+                                                .get(key(Need.Kind.KEYS, ""))
+                                                .detail() + "."
+                                : ""));
+    }
+
+    /** A pass is needed for whatever comes from the maker's service. */
+    private void pass() {
+        List<Habits.Pass> passes = facts.pack().equipment().habits().passes();
+        boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || asks("the line sheet of this VIN");
+        if (passes.isEmpty() || !service) return;
+        Instant end = now.plusSeconds(plan.seconds());
+        boolean runs = hand.passUntil().filter(u -> u.isAfter(end)).isPresent();
+        String sold = String.join(
+                ", ",
+                passes.stream()
+                        .map(p -> p.days() + (p.days() == 1 ? " day " : " days ") + p.price() + " cr")
+                        .toList());
+        if (runs)
+            found(
+                    Need.Kind.PASS,
+                    facts.pack().service(),
+                    true,
+                    MINUTES,
+                    0,
+                    "To " + facts.pack().maker() + "'s service, until "
+                            + hand.passUntil().get().atZone(zone).toLocalDate() + ".");
+        else
+            noted(
+                    Need.Kind.PASS,
+                    facts.pack().service(),
+                    MINUTES,
+                    passes.stream().map(Habits.Pass::price).min(Comparator.naturalOrder()),
+                    "To " + facts.pack().maker() + "'s service. Sold: " + sold + ".");
+    }
+
+    private Duration workingDays(Duration lead) {
+        return WorkingDays.until(now, lead, zone);
+    }
+
+    private String title(String module) {
+        return facts.pack().module(module).lowerTitle();
+    }
+
+    private static String key(Need.Kind kind, String what) {
+        return kind.key() + (what.isEmpty() ? "" : ":" + what);
+    }
+
+    private void found(Need.Kind kind, String what, boolean here, Duration lead, int price, String sentence) {
+        add(new Need(
+                kind,
+                what,
+                titleOf(kind, what),
+                here ? State.HERE : State.TO_GET,
+                lead,
+                Optional.empty(),
+                Optional.of(price),
+                sentence));
+    }
+
+    /** Here or not as a person noted it. */
+    private void noted(Need.Kind kind, String what, Duration lead, Optional<Integer> price, String sentence) {
+        Optional<Noted> noted = Optional.ofNullable(hand.noted().get(key(kind, what)));
+        if (noted.isPresent()) asked(kind, what, noted.get(), lead, price, sentence);
+        else add(new Need(kind, what, titleOf(kind, what), State.TO_GET, lead, Optional.empty(), price, sentence));
+    }
+
+    private void asked(
+            Need.Kind kind, String what, Noted noted, Duration lead, Optional<Integer> price, String sentence) {
+        boolean late = !noted.here() && noted.due().map(d -> d.isBefore(now)).orElse(false);
+        State state = noted.here() ? State.HERE : late ? State.LATE : State.ASKED;
+        String detail = noted.detail().isEmpty()
+                ? ""
+                : " " + noted.detail() + (noted.detail().endsWith(".") ? "" : ".");
+        add(new Need(kind, what, titleOf(kind, what), state, lead, noted.due(), price, sentence + detail));
+    }
+
+    private String titleOf(Need.Kind kind, String what) {
+        return facts.pack().modules().containsKey(what)
+                ? kind.title() + ", " + facts.pack().module(what).lowerTitle()
+                : kind.title();
+    }
+
+    /** Two operations may need the same thing: it is got once. */
+    private void add(Need need) {
+        if (needs.stream().noneMatch(n -> n.key().equals(need.key()))) needs.add(need);
+    }
+}
