@@ -120,6 +120,25 @@ class RunPlannedTest {
     }
 
     @Test
+    void agreedPlan_whoseFactsAreTakenAway_isAgreedToNoLonger() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.CHANGE_SETTING, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            DecideActs decides = app.bean(DecideActs.class);
+            done(decides.setting(job.number, "climate-main/rear.unit", "none", WHO));
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            Acted out = decides.settingOut(job.number, "climate-main/rear.unit", WHO);
+            assertThat(((Acted.Refused) out).sentence()).contains("Which setting is to be changed");
+            assertThat(job.facts().progress().passed(HoldPoint.PLAN_AGREED)).isFalse();
+            Acted again = app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, "");
+            assertThat(((Acted.Refused) again).sentence()).contains("Which setting is to be changed");
+            app.context().close();
+        }
+    }
+
+    @Test
     void k2_alteredSoftware_isTheMakersAgainWithItsCodingKept() throws Exception {
         try (StandinWorld world = world(Conditions.changedBus(LORNE), StandinWorld.Ports.FREE)) {
             App app = RunningApp.launch(world);

@@ -45,7 +45,7 @@ import tools.jackson.databind.JsonNode;
  * Reads the facts of {@code plan} from JSON. What is missing, not understood or contradictory becomes a question with
  * a name; nothing is guessed.
  */
-final class FactsReader {
+final class FactsReader extends AskedJson {
     private static final Set<String> MEMBERS = Set.of(
             "schema",
             "kind",
@@ -69,11 +69,8 @@ final class FactsReader {
             "market");
     private static final int MOST_KEYS = 20;
 
-    private final JsonNode in;
-    private final List<Question> questions = new ArrayList<>();
-
     private FactsReader(JsonNode in) {
-        this.in = in;
+        super(in);
     }
 
     /** @param facts absent when something had to be asked */
@@ -85,10 +82,6 @@ final class FactsReader {
         if (facts.isPresent()) reader.questions.addAll(PlanQuestions.of(facts.get()));
         boolean good = reader.questions.isEmpty();
         return new Result(good ? facts : Optional.empty(), reader.date(), List.copyOf(reader.questions));
-    }
-
-    private void ask(String id, String fact, String text) {
-        questions.add(new Question(id, fact, text));
     }
 
     /** Facts as far as they could be read; empty when not even the vehicle is known. */
@@ -387,69 +380,5 @@ final class FactsReader {
         if (answer.isEmpty() || reason.isBlank()) return Optional.empty();
         return Optional.of(new Policy.Overrule(
                 school.get(), answer.get(), reason.strip(), in.path("by").asString("")));
-    }
-
-    private String text(String key) {
-        return in.path(key).asString("").strip();
-    }
-
-    private static List<String> texts(JsonNode list) {
-        List<String> texts = new ArrayList<>();
-        for (JsonNode item : list) texts.add(item.asString(""));
-        return texts;
-    }
-
-    /** An object of which nothing is unknown; empty when it is not there. */
-    private JsonNode object(String key, Set<String> known) {
-        JsonNode object = in.path(key);
-        if (object.isMissingNode()) return object;
-        if (!object.isObject()) {
-            ask("not-understood", key, "What is \"" + key + "\": an object with " + String.join(", ", known) + "?");
-            return in.path("missing on purpose");
-        }
-        members(object, key + ".", known);
-        return object;
-    }
-
-    private void members(JsonNode object, String at, Set<String> known) {
-        for (String name : object.propertyNames())
-            if (!known.contains(name))
-                ask(
-                        "not-understood",
-                        at + name,
-                        "What is \"" + name + "\"? Known here: "
-                                + String.join(", ", known.stream().sorted().toList()) + ". Which is meant?");
-    }
-
-    private Optional<String> choice(JsonNode from, String key, String at, List<String> choices) {
-        if (!from.has(key)) return Optional.empty();
-        String text = from.path(key).asString("");
-        if (choices.contains(text)) return Optional.of(text);
-        notOne(at, text, choices);
-        return Optional.empty();
-    }
-
-    private <E extends Enum<E>> Optional<E> constant(JsonNode from, String key, String at, E[] constants) {
-        if (!from.has(key)) return Optional.empty();
-        String text = from.path(key).asString("");
-        Optional<E> constant = find(constants, text);
-        if (constant.isEmpty()) notOne(at, text, names(constants));
-        return constant;
-    }
-
-    private void notOne(String at, String text, List<String> choices) {
-        ask("not-understood", at, "\"" + text + "\" is none of " + String.join(", ", choices) + ": which is it?");
-    }
-
-    private static <E extends Enum<E>> Optional<E> find(E[] constants, String key) {
-        return Arrays.stream(constants).filter(c -> dashed(c).equals(key)).findFirst();
-    }
-
-    private static List<String> names(Enum<?>[] constants) {
-        return Arrays.stream(constants).map(FactsReader::dashed).toList();
-    }
-
-    static String dashed(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,8 @@
 package codrane.app.job;
 
+import codrane.core.power.Battery;
+import codrane.core.power.Chemistry;
+import codrane.core.power.PowerForecast.SupportUnit;
 import java.util.List;
 import java.util.Optional;
 
@@ -29,7 +32,16 @@ public record BenchNotes(
             double restedHours,
             double celsius,
             double unitVolts,
-            double unitA) {}
+            double unitA) {
+        Battery battery() {
+            return new Battery(Chemistry.of(chemistry).orElseThrow(), capacityAh, restVolts, restedHours, celsius);
+        }
+
+        /** Empty when there is none. */
+        Optional<SupportUnit> supportUnit() {
+            return unitVolts > 0 ? Optional.of(new SupportUnit(unitVolts, unitA)) : Optional.empty();
+        }
+    }
 
     public BenchNotes {
         others = List.copyOf(others);

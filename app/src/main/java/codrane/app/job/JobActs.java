@@ -146,10 +146,17 @@ public class JobActs {
     private static Optional<String> missingFor(JobFacts facts, HoldPoint point) {
         return switch (point) {
             case IDENTITY_SETTLED -> facts.before().isEmpty() ? Optional.of("Scan first.") : Optional.empty();
-            case PLAN_AGREED, LEAD_APPROVED, NO_WAY_BACK ->
-                facts.plan().isEmpty() || facts.planIsOld()
-                        ? Optional.of("There is no plan yet that rests on the newest scan.")
-                        : facts.plan().get().plan().blocks().stream().findFirst();
+            case PLAN_AGREED, LEAD_APPROVED, NO_WAY_BACK -> {
+                if (facts.plan().isEmpty() || facts.planIsOld())
+                    yield Optional.of("There is no plan yet that rests on the newest scan.");
+                Optional<String> question = PlanQuestions.of(
+                                facts.vehicleFacts(facts.before().orElseThrow()))
+                        .stream()
+                        .map(PlanQuestions.Question::text)
+                        .findFirst();
+                yield question.or(
+                        () -> facts.plan().get().plan().blocks().stream().findFirst());
+            }
             case WRITES_RELEASED -> Optional.of("The writes are released by starting the run.");
             case FUNCTION_TESTED -> facts.after().isEmpty() ? Optional.of("Scan again first.") : Optional.empty();
             default -> Optional.empty();
@@ -180,14 +187,15 @@ public class JobActs {
         if (facts.before().isEmpty() || facts.baseline().isEmpty()) return refused("Scan and store a baseline first.");
         ScanRecord scan = facts.before().get();
         VehicleFacts known = contents.added(facts, facts.vehicleFacts(scan));
+        // whatever comes of it: what was agreed to rested on something else
+        for (HoldPoint point : List.of(HoldPoint.PLAN_AGREED, HoldPoint.LEAD_APPROVED, HoldPoint.NO_WAY_BACK))
+            jobs.reopen(facts.job().id(), point);
         List<PlanQuestions.Question> questions = PlanQuestions.of(known);
         if (!questions.isEmpty())
             return refused("No plan yet: a guess would be worse. "
                     + questions.stream().map(PlanQuestions.Question::text).collect(Collectors.joining(" ")));
         Plan plan = Planner.plan(known);
         jobs.addPlan(facts.job().id(), scan.id(), plan, who, time.instant());
-        for (HoldPoint point : List.of(HoldPoint.PLAN_AGREED, HoldPoint.LEAD_APPROVED, HoldPoint.NO_WAY_BACK))
-            jobs.reopen(facts.job().id(), point);
         audit.record(who, "planned", subject(number), plan.operations().size() + " operations");
         return DONE;
     }

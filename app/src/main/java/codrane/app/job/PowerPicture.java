@@ -36,11 +36,6 @@ public record PowerPicture(
         int bandTop,
         int bandHeight,
         PowerWindow window) {
-    private static final int LEFT = 100;
-    private static final int WIDTH = 890;
-    private static final int HEIGHT = 120;
-    private static final double LOW = 10.5;
-    private static final double HIGH = 15;
     private static final double ASSUMED_PERCENT = 75;
     private static final int LEAST_MARK_GAP = 170;
 
@@ -52,10 +47,8 @@ public record PowerPicture(
         if (plan.writes().findAny().isEmpty()) return Optional.empty();
         List<Stretch> stretches = PowerNeed.stretches(facts.pack(), plan.operations());
         Optional<BatteryNote> note = facts.benchNotes().battery();
-        Battery battery = note.map(PowerPicture::battery).orElseGet(() -> assumed(facts));
-        Optional<SupportUnit> unit = note.map(n -> n.unitVolts() > 0
-                        ? Optional.of(new SupportUnit(n.unitVolts(), n.unitA()))
-                        : Optional.<SupportUnit>empty())
+        Battery battery = note.map(BatteryNote::battery).orElseGet(() -> assumed(facts));
+        Optional<SupportUnit> unit = note.map(BatteryNote::supportUnit)
                 .orElseGet(() -> Optional.of(new SupportUnit(facts.window().start() + 0.3, 90)));
         List<Load> loads = stretches.stream().map(Stretch::load).toList();
         PowerWindow window = facts.window();
@@ -76,22 +69,13 @@ public record PowerPicture(
                         "%.2f V with the unit, %.2f V without",
                         real.leastVolts(), forecast.withoutUnit().leastVolts()),
                 note.isPresent(),
-                forecast.withUnit().map(PowerPicture::points).orElse(""),
-                points(forecast.withoutUnit()),
+                forecast.withUnit().map(River::points).orElse(""),
+                River.points(forecast.withoutUnit()),
                 marks(stretches, seconds),
                 (seconds + 59) / 60,
-                y(window.upper()),
-                y(window.start()) - y(window.upper()),
+                River.y(window.upper()),
+                River.y(window.start()) - River.y(window.upper()),
                 window));
-    }
-
-    private static Battery battery(BatteryNote note) {
-        return new Battery(
-                Chemistry.of(note.chemistry()).orElseThrow(),
-                note.capacityAh(),
-                note.restVolts(),
-                note.restedHours(),
-                note.celsius());
     }
 
     private static Battery assumed(JobFacts facts) {
@@ -105,30 +89,14 @@ public record PowerPicture(
         int at = 0;
         int last = -LEAST_MARK_GAP;
         for (Stretch stretch : stretches) {
-            int x = LEFT + (int) ((long) at * WIDTH / Math.max(1, seconds));
-            if (x - last >= LEAST_MARK_GAP && x < LEFT + WIDTH - LEAST_MARK_GAP) {
+            int x = River.LEFT + (int) ((long) at * River.WIDTH / Math.max(1, seconds));
+            if (x - last >= LEAST_MARK_GAP && x < River.LEFT + River.WIDTH - LEAST_MARK_GAP) {
                 marks.add(new Mark(x, stretch.title()));
                 last = x;
             }
             at += stretch.load().seconds();
         }
         return marks;
-    }
-
-    private static String points(Curve curve) {
-        StringBuilder points = new StringBuilder();
-        int step = Math.max(1, curve.volts().size() / 200);
-        for (int i = 0; i < curve.volts().size(); i += step)
-            points.append(LEFT + i * WIDTH / curve.volts().size())
-                    .append(',')
-                    .append(y(curve.volts().get(i)))
-                    .append(' ');
-        return points.toString().strip();
-    }
-
-    private static int y(double volts) {
-        double inside = Math.clamp(volts, LOW, HIGH);
-        return 10 + (int) Math.round(HEIGHT * (HIGH - inside) / (HIGH - LOW));
     }
 
     private static String text(String form, Object... values) {

@@ -4,9 +4,7 @@ import codrane.app.job.BenchNotes.BatteryNote;
 import codrane.core.baseline.BaselineEstimate;
 import codrane.core.pack.Pack;
 import codrane.core.power.Battery;
-import codrane.core.power.Chemistry;
 import codrane.core.power.PowerForecast;
-import codrane.core.power.PowerForecast.Curve;
 import codrane.core.power.PowerForecast.Load;
 import codrane.core.power.PowerForecast.SupportUnit;
 import codrane.core.power.PowerWindow;
@@ -40,21 +38,11 @@ public record PowerView(
     private static final int LONGEST_KEY_MINUTES = 120;
     private static final double HALF = 50;
     private static final double ABOVE_START = 0.3;
-    private static final int WIDTH = 890;
-    private static final int HEIGHT = 120;
-    private static final double LOW = 10.5;
-    private static final double HIGH = 15;
 
     static PowerView of(JobFacts facts, BatteryNote note) {
         Pack pack = facts.pack();
-        Battery battery = new Battery(
-                Chemistry.of(note.chemistry()).orElseThrow(),
-                note.capacityAh(),
-                note.restVolts(),
-                note.restedHours(),
-                note.celsius());
-        Optional<SupportUnit> unit =
-                note.unitVolts() > 0 ? Optional.of(new SupportUnit(note.unitVolts(), note.unitA())) : Optional.empty();
+        Battery battery = note.battery();
+        Optional<SupportUnit> unit = note.supportUnit();
         List<Load> loads = loads(facts);
         PowerWindow window = facts.window();
         PowerForecast forecast = PowerForecast.of(battery, unit, loads, window);
@@ -69,11 +57,11 @@ public record PowerView(
                 text("%.0f A at least", forecast.ratingA()),
                 text("%.1f V", Math.min(window.upper(), window.start() + ABOVE_START)),
                 keyMinutes(forecast.charge(), battery, pack),
-                forecast.withUnit().map(PowerView::points).orElse(""),
-                points(forecast.withoutUnit()),
+                forecast.withUnit().map(River::points).orElse(""),
+                River.points(forecast.withoutUnit()),
                 loads.stream().mapToInt(Load::seconds).sum(),
-                y(window.upper()),
-                y(window.start()) - y(window.upper()));
+                River.y(window.upper()),
+                River.y(window.start()) - River.y(window.upper()));
     }
 
     /** Reading with the key on, then writing if there is a plan. */
@@ -92,22 +80,6 @@ public record PowerView(
         double usableAh = Math.max(0, charge.low() - HALF) / 100 * battery.capacityAh();
         int minutes = (int) (60 * usableAh / Math.max(0.1, pack.supply().keyOnA()));
         return minutes > LONGEST_KEY_MINUTES ? Optional.empty() : Optional.of(minutes);
-    }
-
-    private static String points(Curve curve) {
-        StringBuilder points = new StringBuilder();
-        int step = Math.max(1, curve.volts().size() / 200);
-        for (int i = 0; i < curve.volts().size(); i += step)
-            points.append(100 + i * WIDTH / curve.volts().size())
-                    .append(',')
-                    .append(y(curve.volts().get(i)))
-                    .append(' ');
-        return points.toString().strip();
-    }
-
-    private static int y(double volts) {
-        double inside = Math.clamp(volts, LOW, HIGH);
-        return 10 + (int) Math.round(HEIGHT * (HIGH - inside) / (HIGH - LOW));
     }
 
     private static String text(String form, Object... values) {

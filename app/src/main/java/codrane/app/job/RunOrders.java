@@ -19,14 +19,25 @@ import codrane.core.power.PowerWindow;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Turns a job's plan and what is at hand into tasks. The same facts give the same tasks, so that a run can be recovered. */
 @Component
 class RunOrders {
+    /** Kinds of operations that are planned, and for which there are no tasks yet. */
+    private static final Set<Operation.Kind> NOT_YET = EnumSet.of(
+            Operation.Kind.WRITE_ORDER,
+            Operation.Kind.PAIR,
+            Operation.Kind.ADD_KEY,
+            Operation.Kind.RELEARN,
+            Operation.Kind.INITIALISE,
+            Operation.Kind.CALIBRATE);
+
     private final Interfaces interfaces;
     private final Shelf shelf;
 
@@ -100,30 +111,21 @@ class RunOrders {
     }
 
     static boolean able(JobFacts facts, Operation operation) {
-        boolean own = facts.job().replacedModule().equals(Optional.of(operation.module()));
-        return switch (operation.kind()) {
-            case PROGRAM -> own;
-            case WRITE_VIN ->
-                facts.pack().module(operation.module()).traits().learnsVinFrom().isEmpty();
-            case WRITE_CODING ->
-                operation.holds().contains(HoldPoint.SHEET_CHECKED)
-                        || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
-                        || facts.job().kind().about() == JobKind.About.SETTINGS
-                        || facts.job().kind().about() == JobKind.About.MODULE;
-            case RESET, CLEAR -> true;
-            case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE -> false;
-            case SET_UP,
-                    SCAN,
-                    READ_CODING,
-                    BASELINE,
-                    UNLOCK,
-                    DERIVE_CODING,
-                    SLEEP,
-                    BATTERY_OFF,
-                    PROVE,
-                    FUNCTION_TEST,
-                    DRIVE -> true;
-        };
+        if (NOT_YET.contains(operation.kind())) return false;
+        if (operation.kind() == Operation.Kind.PROGRAM)
+            return facts.job().replacedModule().equals(Optional.of(operation.module()));
+        if (operation.kind() == Operation.Kind.WRITE_VIN)
+            return facts.pack()
+                    .module(operation.module())
+                    .traits()
+                    .learnsVinFrom()
+                    .isEmpty();
+        if (operation.kind() != Operation.Kind.WRITE_CODING) return true;
+        JobKind.About about = facts.job().kind().about();
+        return operation.holds().contains(HoldPoint.SHEET_CHECKED)
+                || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
+                || about == JobKind.About.SETTINGS
+                || about == JobKind.About.MODULE;
     }
 
     /** The file is read and checked again at each start: what is stored is not believed either. */

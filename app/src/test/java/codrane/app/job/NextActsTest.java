@@ -1,261 +1,31 @@
 package codrane.app.job;
 
+import static codrane.app.job.Moment.BASELINE;
+import static codrane.app.job.Moment.HEALTHY;
+import static codrane.app.job.Moment.LORNE;
+import static codrane.app.job.Moment.T0;
+import static codrane.app.job.Moment.USED;
+import static codrane.app.job.Moment.account;
+import static codrane.app.job.Moment.scan;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.app.access.Access;
-import codrane.app.baseline.BaselineSummary;
-import codrane.app.decide.DecideNotes;
-import codrane.app.decide.Decided;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.live.RunRecord;
-import codrane.app.shelf.Shelf.Shelved;
-import codrane.app.vehicle.ToolLook;
 import codrane.core.access.WorkshopAccount;
-import codrane.core.calibration.Manifest;
-import codrane.core.coding.LineSheet;
-import codrane.core.gateway.OperationMatrix.Gateway;
-import codrane.core.pack.MarketRules;
-import codrane.core.pack.Pack;
-import codrane.core.pack.PackLoader;
-import codrane.core.pack.PackResult;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.PartOrigin;
-import codrane.core.plan.Policy;
 import codrane.core.plan.Stage;
-import codrane.core.planner.Planner;
 import codrane.core.power.PowerGate;
 import codrane.core.scan.ModuleReading;
-import codrane.core.vin.Vin;
-import codrane.link.scan.VehicleScanner;
 import codrane.standin.Conditions;
-import codrane.standin.VirtualWorkshop;
-import codrane.standin.module.FactoryCoding;
 import codrane.standin.vehicle.Setup;
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** The one next act, from facts: each test is a moment of a job. Readings come from a simulated vehicle. */
 class NextActsTest {
-    private static final Pack LORNE = pack();
-    private static final Instant T0 = Instant.parse("2026-03-01T09:00:00Z");
-    private static final Map<String, ModuleReading> USED = scan(Conditions.usedTailLift(LORNE));
-    private static final Map<String, ModuleReading> HEALTHY = scan(Setup.healthy(LORNE, Conditions.LORNE));
-
-    private static final BaselineSummary BASELINE = baseline(1, BaselineSummary.Purpose.BEFORE);
-
-    private static BaselineSummary baseline(long id, BaselineSummary.Purpose purpose) {
-        return new BaselineSummary(id, 1L, 1, T0, "tech", "0".repeat(64), BaselineSummary.Origin.READ, purpose, "", 2);
-    }
-
-    private static Pack pack() {
-        try {
-            return ((PackResult.Loaded)
-                            PackLoader.load("p", Files.readString(Path.of("..", "packs", "brennick-lorne.yaml"))))
-                    .pack();
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
-    }
-
-    private static Map<String, ModuleReading> scan(Setup setup) {
-        return new VehicleScanner(new VirtualWorkshop(setup).link(), LORNE).scan(reading -> {});
-    }
-
-    /** A job that each test brings to its moment. */
-    private static final class Moment {
-        private final List<HoldRecord> holds = new ArrayList<>();
-        private Vin vin = Conditions.LORNE;
-        private JobKind kind = JobKind.REPLACE_MODULE;
-        private Decided decided = new Decided(
-                DecideNotes.NONE,
-                Policy.DEFAULT,
-                MarketRules.NONE,
-                Map.of(),
-                Optional.of(T0.plus(Duration.ofDays(100))),
-                List.of(),
-                List.of());
-        private Optional<BenchCheck> bench = Optional.empty();
-        private Optional<ScanRecord> before = Optional.empty();
-        private Optional<ScanRecord> latest = Optional.empty();
-        private List<BaselineSummary> baselines = List.of();
-        private Optional<PlanRecord> plan = Optional.empty();
-        private Optional<Shelved> file = Optional.empty();
-        private Optional<LineSheetFacts> sheet = Optional.empty();
-        private Optional<RunRecord> run = Optional.empty();
-        private PowerGate.State power = PowerGate.State.PASSES;
-        private IntakeNotes intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.OUT);
-        private JobAccess access = JobAccess.none(T0);
-
-        Moment kept(HoldPoint point) {
-            holds.add(new HoldRecord(point, false, "tech", T0, "confirmed"));
-            return this;
-        }
-
-        Moment benchAt(double volts) {
-            bench = Optional.of(new BenchCheck("Plover", "Body", Optional.of(volts), T0, "tech"));
-            return this;
-        }
-
-        Moment leftAs() {
-            baselines = List.of(BASELINE, baseline(2, BaselineSummary.Purpose.AS_LEFT));
-            return this;
-        }
-
-        Moment locked(WorkshopAccount account, String trouble) {
-            vin = new Vin("0BKLR3A46PN004127"); // the model year from which there is one
-            access = new JobAccess(
-                    new Gateway.Locked(),
-                    Optional.empty(),
-                    Optional.of(new Access.Known(account, trouble)),
-                    Optional.of(PLOVER),
-                    Optional.empty(),
-                    T0);
-            return this;
-        }
-
-        Moment authorised(int seconds) {
-            access = new JobAccess(
-                    new Gateway.Authorised(T0.plusSeconds(seconds)),
-                    Optional.empty(),
-                    Optional.of(new Access.Known(account(List.of("tech")), "")),
-                    Optional.of(PLOVER),
-                    Optional.empty(),
-                    T0);
-            return this;
-        }
-
-        Moment scanned(Map<String, ModuleReading> readings) {
-            before = Optional.of(new ScanRecord(1, T0, "tech", readings));
-            latest = before;
-            return this;
-        }
-
-        Moment planned() {
-            baselines = List.of(BASELINE);
-            plan = Optional.of(
-                    new PlanRecord(1, 1, 1, T0, "tech", Planner.plan(facts().vehicleFacts(before.orElseThrow()))));
-            return this;
-        }
-
-        Moment prepared() {
-            Manifest manifest = new Manifest(
-                    "LFT-312-B",
-                    LORNE.id(),
-                    "tail-lift",
-                    "Tail lift 3.12",
-                    List.of("BK-67220-B3"),
-                    List.of(),
-                    "3.12",
-                    1,
-                    1,
-                    "0".repeat(64));
-            file = Optional.of(new Shelved(1, manifest, T0));
-            var module = LORNE.module("tail-lift");
-            String text = LineSheet.of("LFT", FactoryCoding.all(LORNE, module, Conditions.LORNE)).stream()
-                    .map(LineSheet.Line::text)
-                    .collect(Collectors.joining("\n"));
-            sheet = Optional.of(LineSheetFacts.of(
-                    LORNE, module, Conditions.LORNE, new SheetRecord("tail-lift", "service", text, T0, "tech")));
-            return this;
-        }
-
-        Moment ran(RunRecord.State state, String sentence) {
-            Optional<Instant> ended =
-                    state == RunRecord.State.RUNNING ? Optional.empty() : Optional.of(T0.plusSeconds(60));
-            run = Optional.of(new RunRecord(
-                    1,
-                    1,
-                    state,
-                    0,
-                    20,
-                    "Program the tail lift to 3.12",
-                    true,
-                    300,
-                    1024,
-                    1,
-                    T0,
-                    "tech",
-                    ended,
-                    sentence,
-                    "Keep the power on."));
-            return this;
-        }
-
-        Moment scannedAfter(Map<String, ModuleReading> readings) {
-            latest = Optional.of(new ScanRecord(2, T0.plusSeconds(120), "tech", readings));
-            return this;
-        }
-
-        JobFacts facts() {
-            JobRecord job = new JobRecord(
-                    1,
-                    2201,
-                    1,
-                    vin,
-                    LORNE.id(),
-                    "Lorne",
-                    kind,
-                    "It does not move",
-                    kind == JobKind.REPLACE_MODULE ? Optional.of("tail-lift") : Optional.empty(),
-                    Optional.of(PartOrigin.SECOND_HAND),
-                    T0,
-                    "desk",
-                    Optional.empty(),
-                    0);
-            return new JobFacts(
-                    job,
-                    LORNE,
-                    holds,
-                    bench,
-                    before,
-                    before,
-                    latest,
-                    baselines,
-                    plan,
-                    file,
-                    sheet,
-                    run,
-                    new PowerGate.Verdict(power, "12.10 V, too low."),
-                    access,
-                    List.of(),
-                    intake,
-                    BenchNotes.NONE,
-                    List.of(),
-                    decided,
-                    Map.of());
-        }
-
-        NextAct next() {
-            JobFacts facts = facts();
-            return NextActs.of(facts, facts.progress().current(), "tech");
-        }
-    }
-
-    private static final ToolLook PLOVER = new ToolLook("Plover", "PLV2-204417", "4.2", "2.8", false, 35, "", Map.of());
-
-    private static WorkshopAccount account(List<String> technicians) {
-        return new WorkshopAccount(
-                "Brennick Trade Desk",
-                true,
-                true,
-                Optional.of("Three tools"),
-                Optional.empty(),
-                3,
-                Optional.empty(),
-                technicians,
-                Map.of("PLV2-204417", "Plover"),
-                T0);
-    }
 
     @Test
     void next_replacementWhoseOldModuleNobodyAskedFor_asksBeforeConsent() {

@@ -1,5 +1,6 @@
 package codrane.core.ready;
 
+import codrane.core.pack.CodingSource;
 import codrane.core.pack.Concern;
 import codrane.core.pack.FileRoute;
 import codrane.core.pack.Habits;
@@ -44,7 +45,7 @@ final class NeedGatherer {
         part();
         plan.operations().forEach(this::operation);
         keys();
-        if (asks("the line sheet of this VIN"))
+        if (asks(CodingSource.LINE_SHEET.words()))
             found(
                     Need.Kind.LINE_SHEET,
                     "",
@@ -52,7 +53,7 @@ final class NeedGatherer {
                     MINUTES,
                     0,
                     "The maker's record of this VIN, line by line.");
-        if (asks("a vehicle of the same model, each gap confirmed by a person"))
+        if (asks(CodingSource.REFERENCE.words()))
             noted(
                     Need.Kind.REFERENCE,
                     "",
@@ -206,7 +207,7 @@ final class NeedGatherer {
     /** A pass is needed for whatever comes from the maker's service. */
     private void pass() {
         List<Habits.Pass> passes = facts.pack().equipment().habits().passes();
-        boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || asks("the line sheet of this VIN");
+        boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || asks(CodingSource.LINE_SHEET.words());
         if (passes.isEmpty() || !service) return;
         Instant end = now.plusSeconds(plan.seconds());
         boolean runs = hand.passUntil().filter(u -> u.isAfter(end)).isPresent();

@@ -334,4 +334,21 @@ class JudgementCallsTest {
         assertThat(operation(Planner.plan(facts), Kind.PROGRAM, "body").reasons())
                 .containsExactly("Engine 4.14 requires Body 3.31; it has 3.30.");
     }
+
+    @Test
+    void part_madeForOtherYears_goesToThePartsDeskFirst() {
+        Pack later = Packs.changed("brennick-lorne", ", years: [2018, 2026]", ", years: [2023, 2026]");
+        VehicleFacts facts = Cases.with(
+                Cases.healthy(JobKind.REPLACE_MODULE, later, Cases.LORNE)
+                        .with(Cases.k9().part()),
+                "tail-lift",
+                Cases.answer(Cases.DONOR, "3.12", CodingState.FOR_ANOTHER));
+        assertThat(Planner.plan(facts).blocks())
+                .singleElement()
+                .asString()
+                .contains("The vehicle is of 2021", "it does not fit");
+        assertThat(Planner.plan(overruled(facts, School.PART, "parts-desk-agreed"))
+                        .blocks())
+                .isEmpty();
+    }
 }
