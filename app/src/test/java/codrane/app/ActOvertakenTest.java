@@ -32,7 +32,7 @@ class ActOvertakenTest {
             browser.open("/jobs/" + steps.number + "/baseline");
             browser.awaitNext("Store a baseline");
             browser.page.route("**/jobs/" + steps.number + "/identify", route -> {
-                for (int i = 0; i < 300 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+                for (int i = 0; i < 900 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
                 pause(1000);
                 route.resume();
             });
@@ -50,7 +50,7 @@ class ActOvertakenTest {
             return;
         }
         APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
-        for (int i = 0; i < 300 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+        for (int i = 0; i < 900 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
         pause(1000);
         route.fulfill(new Route.FulfillOptions().setResponse(answer));
     }

@@ -120,7 +120,7 @@ class ArrivalTest {
         assertThat(steps.facts().run().orElseThrow().running()).isTrue();
         TestWorld.plug(app.world(), Conditions.ALMERY);
         TestWorld.act(app.world(), "/key/on");
-        for (int i = 0; i < 200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        for (int i = 0; i < 1200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
         var run = steps.facts().run().orElseThrow();
         assertThat(run.sentence()).startsWith("The link was lost");
         assertThat(app.bean(RunStore.class).journal(run.id(), 500)).isEmpty();
@@ -165,7 +165,7 @@ class ArrivalTest {
 
     @Test
     void authorisation_thatRunsOut_isNotBelievedForTheNextRun() throws InterruptedException {
-        TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=6");
+        TestWorld.authority(app.world(), "tolvane-signing-office", "right?grant-seconds=8");
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
         long number = ((JobIntake.Taken.Job) taken).number();
@@ -175,7 +175,7 @@ class ArrivalTest {
         assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isNotEqualTo("locked");
         var desk = app.bean(codrane.app.job.JobDesk.class);
         assertThat(desk.facts(number).access().open()).isTrue();
-        for (int i = 0; i < 150 && !desk.facts(number).access().expired(); i++) Thread.sleep(100);
+        for (int i = 0; i < 600 && !desk.facts(number).access().expired(); i++) Thread.sleep(100);
         assertThat(desk.facts(number).access().expired()).isTrue();
         assertThat(desk.facts(number).progress().hold(HoldPoint.AUTHORISED))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
@@ -227,7 +227,7 @@ class ArrivalTest {
                                 .isEmpty();
                 i++) Thread.sleep(100);
         steps.run();
-        for (int i = 0; i < 300 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        for (int i = 0; i < 1200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
         assertThat(steps.facts().run().orElseThrow().finished()).isTrue();
         assertThat(TestWorld.lookDoip(app.world())
                         .path("modules")

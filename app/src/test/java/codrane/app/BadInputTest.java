@@ -205,7 +205,7 @@ class BadInputTest {
         acts.plan(number, "lead");
         acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "");
         List<HoldPoint> open = List.of();
-        for (int i = 0; i < 200 && open.size() != 1; i++) { // the supply must have held for ten seconds
+        for (int i = 0; i < 600 && open.size() != 1; i++) { // the supply must have held for ten seconds
             open = app.bean(JobDesk.class).facts(number).progress().openBefore(Stage.RUN);
             Thread.sleep(100);
         }

@@ -18,9 +18,7 @@ import java.util.Map;
 final class Browsing implements AutoCloseable {
     private static final double PATIENCE_MILLIS = Double.parseDouble(System.getProperty("codrane.patience", "60000"));
 
-    private final Playwright playwright = Playwright.create(new Playwright.CreateOptions()
-            .setEnv(Map.of("PLAYWRIGHT_NODEJS_PATH", node(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    private final Browser browser;
+    private static Browser browser;
     private final BrowserContext context;
     private final String url;
     private final List<String> troubles = new ArrayList<>();
@@ -28,6 +26,24 @@ final class Browsing implements AutoCloseable {
 
     Browsing(String url, String name) {
         this.url = url;
+        context = browser().newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page = context.newPage();
+        page.setDefaultTimeout(PATIENCE_MILLIS);
+        page.onConsoleMessage(m -> {
+            boolean streamCut = m.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
+                    || m.text().contains("ERR_CONNECTION_REFUSED");
+            if (m.type().equals("error") && !streamCut) troubles.add(m.text());
+        });
+        page.onPageError(troubles::add);
+        signIn(name);
+    }
+
+    /** One for the whole run of tests: starting it takes longer than most of them. Each test has a context of its own. */
+    private static Browser browser() {
+        if (browser != null) return browser;
+        Playwright playwright = Playwright.create(new Playwright.CreateOptions()
+                .setEnv(Map.of("PLAYWRIGHT_NODEJS_PATH", node(), "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
         browser = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
@@ -40,16 +56,7 @@ final class Browsing implements AutoCloseable {
                                 "--disable-background-networking",
                                 "--disable-component-update",
                                 "--disable-sync")));
-        context = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800));
-        page = context.newPage();
-        page.setDefaultTimeout(PATIENCE_MILLIS);
-        page.onConsoleMessage(m -> {
-            boolean streamCut = m.text().contains("ERR_INCOMPLETE_CHUNKED_ENCODING")
-                    || m.text().contains("ERR_CONNECTION_REFUSED");
-            if (m.type().equals("error") && !streamCut) troubles.add(m.text());
-        });
-        page.onPageError(troubles::add);
-        signIn(name);
+        return browser;
     }
 
     /** As somebody else from now on, at the same browser. */
@@ -115,7 +122,7 @@ final class Browsing implements AutoCloseable {
 
     /** Waits until the field holds the value. The page's policy allows no functions to wait for. */
     void awaitValue(String selector, String value) {
-        for (int i = 0; i < 100 && !page.inputValue(selector).equals(value); i++) page.waitForTimeout(100);
+        for (int i = 0; i < 600 && !page.inputValue(selector).equals(value); i++) page.waitForTimeout(100);
         if (!page.inputValue(selector).equals(value))
             throw new AssertionError(selector + " is \"" + page.inputValue(selector) + "\"; expected " + value);
     }
@@ -131,7 +138,5 @@ final class Browsing implements AutoCloseable {
     @Override
     public void close() {
         context.close();
-        browser.close();
-        playwright.close();
     }
 }

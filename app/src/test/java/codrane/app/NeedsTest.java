@@ -79,7 +79,7 @@ class NeedsTest {
     @Test
     void note_askedForAfterAgreeing_waitsUntilItsDay() throws Exception {
         app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
-        for (int i = 0; i < 200 && !job.facts().progress().passed(HoldPoint.POWER_READY); i++) Thread.sleep(100);
+        for (int i = 0; i < 800 && !job.facts().progress().passed(HoldPoint.POWER_READY); i++) Thread.sleep(100);
         assertThat(sentence(acts.note(job.number, "pass:brennick", false, day(-1), "", "tech")))
                 .contains("today or later");
         assertThat(sentence(acts.note(job.number, "pass:brennick", false, "soon", "", "tech")))

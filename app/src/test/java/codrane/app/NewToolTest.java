@@ -81,7 +81,7 @@ class NewToolTest {
 
     /** What is read of the tool is as old as its last sample. */
     private static void await(Browsing browser, String step) {
-        for (int i = 0; i < 20; i++) {
+        for (int i = 0; i < 60; i++) {
             browser.open("/tools");
             if (browser.page.textContent("#Plover h3").endsWith(": " + step)) return;
             browser.page.waitForTimeout(300);

@@ -49,7 +49,6 @@ class RunDisturbedTest {
                             .asBoolean())
                     .isTrue();
             picture(app, job.number);
-            pause(11_000); // recovery wants a supply that has held for 10 s
             job.recover();
             await("the run is finished", () -> !run(job).running());
             assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
@@ -97,7 +96,7 @@ class RunDisturbedTest {
     }
 
     private static void await(String what, BooleanSupplier condition) {
-        for (int i = 0; i < 600; i++) {
+        for (int i = 0; i < 1200; i++) {
             if (condition.getAsBoolean()) return;
             pause(100);
         }

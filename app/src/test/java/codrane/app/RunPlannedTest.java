@@ -72,10 +72,10 @@ class RunPlannedTest {
     private static void agreeAndRun(App app, JobSteps job) throws Exception {
         JobActs acts = app.bean(JobActs.class);
         done(acts.keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-        for (int i = 0; i < 250 && !job.facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
+        for (int i = 0; i < 600 && !job.facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
         assertThat(job.facts().progress().openBefore(Stage.RUN)).isEmpty();
         job.run();
-        for (int i = 0; i < 900 && run(job).running(); i++) Thread.sleep(100);
+        for (int i = 0; i < 1800 && run(job).running(); i++) Thread.sleep(100);
         assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
         job.scan();
         JobFacts facts = job.facts();
@@ -211,7 +211,7 @@ class RunPlannedTest {
             done(app.bean(JobActs.class).plan(job.number, WHO));
             done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
             for (int i = 0;
-                    i < 250 && !job.facts().progress().openBefore(Stage.RUN).isEmpty();
+                    i < 600 && !job.facts().progress().openBefore(Stage.RUN).isEmpty();
                     i++) Thread.sleep(100);
             JsonNode before = module(world, "doors");
             List<String> all = job.facts()

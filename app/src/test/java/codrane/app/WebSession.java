@@ -90,7 +90,7 @@ final class WebSession {
 
     void awaitText(String path, String text, int seconds) throws IOException, InterruptedException {
         String page = "";
-        for (int i = 0; i < seconds * 5; i++) {
+        for (int i = 0; i < seconds * 15; i++) {
             page = get(path);
             if (page.contains(text)) return;
             Thread.sleep(200);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
+import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
@@ -15,6 +16,7 @@ import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.ModuleReading;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.vin.VinComparison.Verdict;
+import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.can.FrameFault.Fate;
 import codrane.link.run.RunJournal;
@@ -25,6 +27,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -70,6 +73,47 @@ class VirtualWorkshopTest {
         assertThat(readings.get("body").faults())
                 .extracting(f -> f.code().text())
                 .contains("U1342-00");
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {2, 3, 5})
+    void scan_everySoManyRequestsLost_isReadWholeAllTheSame(int every) {
+        Setup setup = Conditions.usedTailLift(LORNE);
+        assertThat(new VehicleScanner(new Losing(new VirtualWorkshop(setup).link(), every), LORNE).scan(reading -> {}))
+                .isEqualTo(scan(new VirtualWorkshop(setup)));
+    }
+
+    /** Loses one request of so many, never two in a row. */
+    private record Losing(DiagnosticLink link, int every, AtomicInteger count) implements DiagnosticLink {
+        Losing(DiagnosticLink link, int every) {
+            this(link, every, new AtomicInteger());
+        }
+
+        @Override
+        public Reply request(int address, Bytes request, Waits waits) {
+            if (count.incrementAndGet() % every == 0) return new Reply.Silent(waits.p2());
+            return link.request(address, request, waits);
+        }
+
+        @Override
+        public List<Heard> requestAll(Bytes request, Waits waits) {
+            return link.requestAll(request, waits);
+        }
+
+        @Override
+        public void tell(int address, Bytes request) {
+            link.tell(address, request);
+        }
+
+        @Override
+        public boolean lost() {
+            return link.lost();
+        }
+
+        @Override
+        public void close() {
+            link.close();
+        }
     }
 
     @Test

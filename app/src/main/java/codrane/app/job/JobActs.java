@@ -8,7 +8,6 @@ import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.ToolLook;
-import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
@@ -88,7 +87,7 @@ public class JobActs {
         PackModule module = facts.pack().module(facts.pack().vinReference());
         try {
             Reply reply = bench.get().use(facts.pack(), link -> {
-                Reply answer = link.request(module.address(), Bytes.of(0x3E, 0x00), VehicleScanner.waits(module));
+                Reply answer = new VehicleScanner(link, facts.pack()).greet(module);
                 bench.get().readKey(facts.pack(), link);
                 return answer;
             });

@@ -62,7 +62,7 @@ class AccessChainTest {
         assertThat(missing()).isEqualTo(AccessNeed.Kind.PLAN);
         assertThat(access.plan(DESK, "one", "lead")).isEmpty();
         assertThat(missing()).isEqualTo(AccessNeed.Kind.CHECK);
-        for (int i = 0; i < 50 && missing() == AccessNeed.Kind.CHECK; i++) Thread.sleep(100);
+        for (int i = 0; i < 300 && missing() == AccessNeed.Kind.CHECK; i++) Thread.sleep(100);
         assertThat(missing()).isEqualTo(AccessNeed.Kind.TECHNICIAN);
         assertThat(access.addTechnician(DESK, "tech", "lead")).isEmpty();
         assertThat(missing()).isEqualTo(AccessNeed.Kind.TOOL);

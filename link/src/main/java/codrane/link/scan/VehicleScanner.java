@@ -23,6 +23,7 @@ import java.util.function.Consumer;
 /** Asks every module of the pack for identification, coding and faults. Only reads; nothing is cleared. */
 public final class VehicleScanner {
     private static final int ALL_STATUS = 0xFF;
+    private static final int ATTEMPTS = 3;
 
     private final DiagnosticLink link;
     private final Pack pack;
@@ -48,7 +49,7 @@ public final class VehicleScanner {
 
     /** One module's reading. */
     public ModuleReading read(PackModule module) {
-        if (ask(module, Requests.testerPresent()) instanceof Reply.Silent) return ModuleReading.silent(module.id());
+        if (greet(module) instanceof Reply.Silent) return ModuleReading.silent(module.id());
         Map<Ident, Bytes> identification = new LinkedHashMap<>();
         for (Ident ident : Ident.values()) {
             boolean has = module.identification().containsKey(ident);
@@ -88,8 +89,21 @@ public final class VehicleScanner {
         return Optional.of(faults);
     }
 
+    /**
+     * Asks again when nothing comes: one lost frame must not make a module absent, or one without its software. Only
+     * what reads is asked again.
+     */
     private Reply ask(PackModule module, Bytes request) {
-        return link.request(module.address(), request, waits(module));
+        Reply reply = link.request(module.address(), request, waits(module));
+        for (int i = 1; i < ATTEMPTS && reply instanceof Reply.Silent; i++) {
+            reply = link.request(module.address(), request, waits(module));
+        }
+        return reply;
+    }
+
+    /** Whether the module answers at all. */
+    public Reply greet(PackModule module) {
+        return ask(module, Requests.testerPresent());
     }
 
     public static Waits waits(PackModule module) {

@@ -77,6 +77,32 @@ class CanLinkTest {
     }
 
     @Test
+    void request_lateAnswerAboutAnotherIdentifier_isNotTakenForThisOnes() {
+        answering(request -> {
+            boolean first = request.u8(2) == 0x89;
+            after(first ? 150 : 45, first ? "62F18931" : "62F18C32");
+        });
+        assertThat(ask("22F189")).isInstanceOf(Reply.Silent.class);
+        time.advance(Duration.ofMillis(40));
+        assertThat(ask("22F18C")).isEqualTo(new Reply.Positive(Bytes.parse("62F18C32")));
+    }
+
+    @Test
+    void request_answerOfAnotherRoutine_isForeign() {
+        answering(request -> {
+            after(5, "7101020100");
+            after(20, "7101020300");
+        });
+        assertThat(ask("31010203")).isEqualTo(new Reply.Positive(Bytes.parse("7101020300")));
+    }
+
+    @Test
+    void request_severalIdentifiers_mayBeAnsweredInPart() {
+        answering(request -> after(5, "62F18C32"));
+        assertThat(ask("22F189F18C")).isEqualTo(new Reply.Positive(Bytes.parse("62F18C32")));
+    }
+
+    @Test
     void request_pendingManyTimes_waitsWithTheExtendedTime() {
         answering(request -> {
             for (int i = 0; i < 5; i++) after(40 + i * 4900L, "7F3178");
