@@ -57,7 +57,7 @@ class PlanCommandTest {
         return "{'kind':'" + kind + "','pack':'brennick-lorne','vin':'0BKLR3A46MN004127',"
                 + "'answers':{'body':{'vin':'0BKLR3A46MN004127','software':'3.31','coding':'agrees'},"
                 + "'doors':{'vin':'0BKLR3A48MN004131','software':'2.4','coding':'agrees'},"
-                + "'gearbox':{'vin':'0BKLR3A48MN004131','software':'2.07','coding':'for-another'},"
+                + "'gearbox':{'vin':'0BKLR3A48MN004131','software':'2.07','coding':'for-another'},'key-reader':{},"
                 + "'tail-lift':{'vin':'0BKLR3A48MN004131','software':'3.08','coding':'for-another',"
                 + "'faults':[{'code':'U1301-00','status':'09'}]}}" + more + "}";
     }
@@ -119,7 +119,7 @@ class PlanCommandTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "K3 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'engine','answers':{'engine':{'software':'4.11','coding':'agrees'}} | program",
+                "K3 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'engine','answers':{'engine':{'software':'4.11','coding':'agrees'},'gearbox':{'software':'2.05'}} | program",
                 "K6 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'authorised','answers':{'body':{}},'settings':[{'block':'body-lamps','field':'lamp.step.hold','from':'5 s','to':'10 s'}] | sleep",
                 "K10 | ardwyn-gannet | 0AWGN7K88KN000417 | 'module':'spreader','part':{'origin':'new','old':'silent'},'answers':{'spreader':{'presence':'boot-only','coding':'blank','vin':''}} | initialise",
                 "K12 | peregil-dunlin | 0PGDN4B2ZHC013377 | 'module':'body','keys':{'known':3,'here':2},'part':{'origin':'new','old':'silent'},'answers':{'body':{'vin':'','software':'5.2','coding':'blank'},'engine':{},'key-reader':{}} | add-key",
@@ -226,6 +226,8 @@ class PlanCommandTest {
                 "{'kind':'K5','pack':'brennick-lorne','vin':'0BKLR3A46MN004127','settings':[{'block':'body-main','field':'nothing','to':'1'}],'answers':{'body':{}}} | which-settings",
                 "{'kind':'K19','pack':'ardwyn-gannet','vin':'0AWGN7K8XNN000052','settings':[{'block':'spreader-main','field':'width','to':'wide'}],'answers':{'body':{}}} | to-what",
                 "{'kind':'K1','pack':'brennick-lorne','vin':'0BKLR3A46MN004127','answers':{'body':{'faults':[{'code':'oops'}]}}} | which-fault",
+                "{'kind':'K13','pack':'brennick-lorne','vin':'0BKLR3A46MN004127','module':'doors','answers':{'doors':{}}} | not-asked",
+                "{'kind':'K3','pack':'brennick-almery','vin':'0BKAM7D26RN001906','gateway':'locked','module':'engine','answers':{'engine':{'software':'4.11'}}} | not-asked",
                 "{'kind':'K1','pack':'brennick-lorne','vin':'0BKLR3A46MN004127','answers':'all'} | not-understood"
             })
     void plan_incompleteOrContradictory_asksByNameAndIsOne(String facts, String ids) throws IOException {

@@ -31,6 +31,9 @@ final class PairImmobiliser implements Rule {
         Immobiliser immobiliser = facts.pack().equipment().immobiliser().orElseThrow();
         boolean master = immobiliser.master().equals(module.id());
         List<Operation> pairs = new ArrayList<>();
+        if (!facts.answer(immobiliser.master()).answers())
+            return Judgement.blocked(facts.pack().module(immobiliser.master()).title()
+                    + " does not answer: nothing can be paired with it.");
         for (String member : master ? immobiliser.members() : List.of(module.id())) {
             if (!facts.answer(member).answers())
                 return Judgement.blocked(facts.pack().module(member).title() + " does not answer: it can't be paired.");

@@ -1,6 +1,7 @@
 package codrane.core.planner;
 
 import codrane.core.pack.PackModule;
+import codrane.core.pack.VinLock;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartOrigin;
@@ -18,26 +19,32 @@ final class PartMustBeFree implements Rule {
         if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
         PackModule module = facts.module().get();
         ModuleAnswer answer = facts.moduleAnswer();
-        String held = answer.vin().orElse("");
-        return switch (module.traits().vinLock()) {
-            case REWRITABLE -> Judgement.notNeeded(module.traits().vinLock().words());
-            case CLEANABLE ->
-                answer.foreign(facts.vin())
-                        ? Judgement.blocked("It holds " + held + ". "
-                                + module.traits().vinLock().words() + " Send it there, then scan again.")
-                        : Judgement.notNeeded("It holds no other vehicle's VIN.");
-            case BOUND -> {
-                if (answer.foreign(facts.vin()))
-                    yield Judgement.blocked(
-                            module.title() + " is bound to " + held + " for good: this part can't be used here.");
-                boolean used =
-                        facts.part().origin().filter(o -> o != PartOrigin.NEW).isPresent();
-                boolean unread = answer.vin().isEmpty();
-                yield used && unread
-                        ? Judgement.blocked(
-                                module.traits().vinLock().words() + " This one is not new, and its VIN was not read.")
-                        : Judgement.notNeeded("It holds no other vehicle's VIN; the first one written stays for good.");
-            }
-        };
+        if (module.traits().vinLock() == VinLock.REWRITABLE)
+            return Judgement.notNeeded(module.traits().vinLock().words());
+        if (!answer.answers())
+            return Judgement.notNeeded(module.title() + " is silent: whether it is free is read when it answers.");
+        boolean cleanable = module.traits().vinLock() == VinLock.CLEANABLE;
+        if (answer.foreign(facts.vin())) {
+            String held = answer.vin().orElseThrow();
+            return Judgement.blocked(
+                    cleanable
+                            ? "It holds " + held + ". "
+                                    + module.traits().vinLock().words() + " Send it there, then scan again."
+                            : module.title() + " is bound to " + held + " for good: this part can't be used here.");
+        }
+        if (answer.vin().isPresent())
+            return Judgement.notNeeded(
+                    "It holds no other vehicle's VIN" + (cleanable ? "." : "; the first one written stays for good."));
+        boolean sure = facts.part()
+                .origin()
+                .filter(o -> o == PartOrigin.NEW || cleanable && o == PartOrigin.CLEANED)
+                .isPresent();
+        return sure
+                ? Judgement.notNeeded("Its VIN was not read; "
+                        + (cleanable
+                                ? "a new or cleaned part holds none."
+                                : "a new part holds none, and the first one stays for good."))
+                : Judgement.blocked(
+                        module.traits().vinLock().words() + " This one is not new, and its VIN was not read.");
     }
 }

@@ -1,8 +1,10 @@
 package codrane.core.planner;
 
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.Feature;
 import codrane.core.plan.Aids;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.ModuleAnswer;
@@ -12,7 +14,9 @@ import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** What must be known before a plan is made, and what contradicts itself: asked by name, never guessed. */
@@ -39,6 +43,7 @@ public final class PlanQuestions {
         all.module();
         if (facts.kind().replaces() && facts.module().isPresent()) all.part();
         all.wishes();
+        all.answers();
         return List.copyOf(all.questions);
     }
 
@@ -87,6 +92,33 @@ public final class PlanQuestions {
                     "module",
                     facts.pack().module(module).title()
                             + " has no part in the immobiliser: which module was replaced?");
+    }
+
+    /** A module that the plan depends on, and that nobody asked, is not taken for silent. */
+    private void answers() {
+        if (facts.answers().isEmpty()) return; // asked already, as one question
+        for (String module : depended())
+            if (!facts.answers().containsKey(module))
+                ask(
+                        "not-asked",
+                        "answers." + module,
+                        facts.pack().module(module).title() + " was not asked: what does it answer?");
+    }
+
+    private Set<String> depended() {
+        Set<String> modules = new LinkedHashSet<>();
+        facts.wishes().settings().forEach(s -> modules.add(s.module()));
+        facts.module().ifPresent(module -> {
+            modules.add(module.id());
+            module.traits().learnsVinFrom().ifPresent(modules::add);
+            modules.addAll(module.software().requires().keySet()); // should it be programmed
+            Optional<Immobiliser> immobiliser = facts.pack().equipment().immobiliser();
+            if (!facts.kind().replaces() || !facts.inImmobiliser(module.id()) || immobiliser.isEmpty()) return;
+            modules.add(immobiliser.get().master());
+            if (immobiliser.get().master().equals(module.id()))
+                modules.addAll(immobiliser.get().members());
+        });
+        return modules;
     }
 
     private void part() {
@@ -168,7 +200,23 @@ public final class PlanQuestions {
     }
 
     private void feature() {
-        if (facts.wishes().feature().isEmpty()) ask("which-equipment", "feature", "Which equipment is to be enabled?");
+        if (facts.wishes().feature().isEmpty()) {
+            ask("which-equipment", "feature", "Which equipment is to be enabled?");
+            return;
+        }
+        Equipment equipment = facts.pack().equipment();
+        Optional<Feature> feature = facts.wishes().feature().flatMap(equipment::feature);
+        if (feature.isEmpty()) return;
+        for (String other : feature.get().excludes().stream().sorted().toList()) {
+            Feature excluded = equipment.feature(other).orElseThrow();
+            for (SettingChange setting : EnableFeature.changes(facts, excluded))
+                if (setting.from().isEmpty())
+                    ask(
+                            "other-equipment",
+                            "settings",
+                            feature.get().title() + " does not go with " + excluded.title() + ": what is \""
+                                    + setting.title() + "\" now?");
+        }
     }
 
     private void order() {

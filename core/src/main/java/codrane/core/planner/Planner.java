@@ -46,6 +46,7 @@ public final class Planner {
             new LearnAfterWriting(),
             new CalibrateAfterWriting(),
             new BatteryOffLast(),
+            new WrittenMustAnswer(),
             new AuthoriseBeforeWriting(),
             new ClearAfterWriting(),
             new ClearWhatWasAsked(),

@@ -28,9 +28,14 @@ final class RequiredUpdates implements Rule {
                     module.software().requires().entrySet()) {
                 PackModule other = facts.pack().module(required.getKey());
                 ModuleAnswer answer = facts.answer(other.id());
-                if (!isOld(answer, required.getValue())) continue;
-                String reason = module.title() + " " + module.software().current() + " requires " + other.title() + " "
-                        + required.getValue() + "; it has " + answer.software() + ".";
+                String requires = module.title() + " " + module.software().current() + " requires " + other.title()
+                        + " " + required.getValue() + "; ";
+                boolean unknown = !answer.bootOnly() && answer.software().isEmpty();
+                if (unknown)
+                    return Judgement.blocked(requires + "which it has is not known. Have it answer, then scan again.");
+                if (!answer.bootOnly() && !isOld(answer.software(), required.getValue())) continue;
+                String reason = requires
+                        + (answer.bootOnly() ? "only its boot software answers." : "it has " + answer.software() + ".");
                 if (other.flash().isEmpty())
                     return Judgement.blocked(reason + " The pack does not say how to program it.");
                 updates.add(ProgramModule.of(facts, other, "Update the " + other.lowerTitle() + ", too", reason));
@@ -44,9 +49,7 @@ final class RequiredUpdates implements Rule {
                         updates);
     }
 
-    private static boolean isOld(ModuleAnswer answer, String least) {
-        return answer.answers()
-                && !answer.software().isEmpty()
-                && Version.parse(answer.software()).compareTo(Version.parse(least)) < 0;
+    private static boolean isOld(String software, String least) {
+        return Version.parse(software).compareTo(Version.parse(least)) < 0;
     }
 }

@@ -23,10 +23,11 @@ final class WriteVehicleVin implements Rule {
         if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
         if (module.traits().learnsVinFrom().isPresent())
             return Judgement.notNeeded(module.title() + " learns its VIN from a neighbour.");
-        String held = answer.vin().orElse("");
-        if (held.equals(facts.vin().text()))
+        if (answer.vin().filter(facts.vin().text()::equals).isPresent())
             return Judgement.notNeeded(module.title() + " already holds this vehicle's VIN.");
-        String reason = held.isEmpty() ? "It holds no VIN." : "It holds " + held + ", the VIN of its donor.";
+        String reason = answer.vin()
+                .map(held -> held.isEmpty() ? "It holds no VIN." : "It holds " + held + ", the VIN of its donor.")
+                .orElse("Its VIN could not be read: it is written, and read back.");
         return Judgement.applies(
                 reason,
                 Operation.of(

@@ -138,6 +138,13 @@ class InvariantsTest {
             if (Irreversible.is(facts, write))
                 assertThat(write.holds()).contains(HoldPoint.IDENTITY_SETTLED, HoldPoint.NO_WAY_BACK);
             if (LawAllows.approvalNeeded(facts)) assertThat(write.holds()).contains(HoldPoint.LEAD_APPROVED);
+            if (!write.module().isEmpty()) {
+                assertThat(facts.answer(write.module()).answers())
+                        .as("what is written answers")
+                        .isTrue();
+                if (facts.answer(write.module()).bootOnly())
+                    assertThat(plan.operations().stream().map(Operation::key)).contains("program-" + write.module());
+            }
             if (write.kind() == Kind.PROGRAM) {
                 assertThat(write.holds()).contains(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY);
                 assertThat(write.safeToStopDuring()).isFalse();

@@ -14,6 +14,8 @@ import codrane.core.pack.Packs;
 import codrane.core.plan.Aids;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.PartFacts;
 import codrane.core.plan.PartOrigin;
@@ -23,9 +25,11 @@ import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.scan.CodingState;
+import codrane.core.scan.ModuleReading.Presence;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -86,6 +90,55 @@ class JudgementCallsTest {
     void programOrCode_missingApplication_canNotBeOverruled() {
         Plan plan = Planner.plan(overruled(Cases.k10(), School.SOFTWARE, "code-only"));
         assertThat(plan.blocks()).singleElement().asString().contains("Take the overrule back");
+    }
+
+    @Test
+    void written_silentModule_isBlockedThoughItsSettingsWereChosen() {
+        assertThat(reason(
+                        Planner.plan(Cases.with(Cases.k19(JobKind.CHANGE_SETTING), "spreader", ModuleAnswer.SILENT)),
+                        "written-must-answer"))
+                .isEqualTo("Spreader does not answer: nothing can be written to it."
+                        + " Check that it is supplied, then scan again.");
+        assertThat(Planner.plan(Cases.with(Cases.k19(JobKind.CHANGE_SETTING), "spreader", ModuleAnswer.SILENT))
+                        .blocked())
+                .isTrue();
+    }
+
+    @Test
+    void written_bootSoftwareAlone_takesNoCoding() {
+        Plan plan = Planner.plan(Cases.with(Cases.k19(JobKind.CHANGE_SETTING), "spreader", Cases.bootOnly()));
+        assertThat(plan.blocks()).singleElement().asString().contains("takes nothing else until it is programmed");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "2.05, ANSWERS, No other module must be updated",
+        "1.90, ANSWERS, requires Gearbox 2.05; it has 1.90. The pack does not say how",
+        "'', BOOT_ONLY, only its boot software answers. The pack does not say how",
+        "'', ANSWERS, which it has is not known",
+        "'', SILENT, which it has is not known"
+    })
+    void requiredUpdate_ofAModule_followsFromWhatItHas(String software, Presence presence, String says) {
+        VehicleFacts facts = Cases.with(
+                Cases.k3(),
+                "gearbox",
+                new ModuleAnswer(
+                        presence, Optional.of(Cases.k3().vin().text()), software, CodingState.AGREES, List.of()));
+        assertThat(reason(Planner.plan(facts), "required-updates")).contains(says);
+    }
+
+    @Test
+    void pair_withoutTheKeeperOfTheSecret_isBlocked() {
+        VehicleFacts facts = Cases.with(
+                Cases.with(
+                        Cases.healthy(JobKind.REPLACE_IMMOBILISER, Packs.lorne(), Cases.LORNE)
+                                .with(Cases.part("engine", PartOrigin.NEW, PartFacts.Old.GONE))
+                                .with(Aids.NONE.with(new Aids.Keys(2, 2))),
+                        "engine",
+                        Cases.answer("", "2.00", CodingState.BLANK)),
+                "key-reader",
+                ModuleAnswer.SILENT);
+        assertThat(reason(Planner.plan(facts), "pair-immobiliser")).contains("nothing can be paired with it");
     }
 
     private static VehicleFacts oldBrakes(VehicleFacts facts) {
@@ -158,6 +211,29 @@ class JudgementCallsTest {
         VehicleFacts cleaned = Cases.with(facts, "key-reader", Cases.answer("", "1.10", CodingState.BLANK))
                 .with(facts.part().with(PartOrigin.CLEANED));
         assertThat(Planner.plan(cleaned).blocks()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "restraints, SECOND_HAND, true, bound to the first VIN",
+        "restraints, NEW, false, the first one stays for good",
+        "key-reader, SECOND_HAND, true, until a specialist cleans it",
+        "key-reader, CLEANED, false, a new or cleaned part holds none",
+        "tail-lift, SECOND_HAND, false, can be written anew"
+    })
+    void part_whoseVinWasNotRead_isNotSaidToHoldNone(String module, PartOrigin origin, boolean blocked, String says) {
+        VehicleFacts facts = Cases.with(
+                Cases.healthy(JobKind.REPLACE_MODULE, Packs.lorne(), Cases.LORNE)
+                        .with(Cases.part(module, origin, PartFacts.Old.GONE))
+                        .with(Aids.NONE.with(new Aids.Keys(2, 2))),
+                module,
+                new ModuleAnswer(Presence.BOOT_ONLY, Optional.empty(), "", CodingState.NOT_READ, List.of()));
+        Plan plan = Planner.plan(facts);
+        assertThat(Cases.judgement(plan, "part-must-be-free") instanceof Judgement.Blocked)
+                .isEqualTo(blocked);
+        assertThat(reason(plan, "part-must-be-free")).contains(says);
+        assertThat(reason(plan, "write-vehicle-vin"))
+                .isEqualTo("Its VIN could not be read: it is written, and read back.");
     }
 
     @Test

@@ -14,6 +14,7 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.plan.Wishes.OrderChange;
 import codrane.core.scan.CodingState;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -46,6 +47,51 @@ class PlanQuestionsTest {
                 Cases.k14(),
                 Cases.k15(),
                 Cases.k17())) assertThat(ids(facts)).as(facts.kind().number()).isEmpty();
+    }
+
+    private static VehicleFacts without(VehicleFacts facts, String... modules) {
+        Map<String, ModuleAnswer> answers = new LinkedHashMap<>(facts.answers());
+        answers.keySet().removeAll(List.of(modules));
+        return VehicleFacts.of(facts.kind(), facts.pack(), facts.vin(), answers, facts.gateway())
+                .with(facts.part())
+                .with(facts.wishes())
+                .with(facts.aids());
+    }
+
+    @Test
+    void of_moduleThatNobodyAsked_isAskedForByNameNotTakenForSilent() {
+        VehicleFacts learn = without(Cases.k13(), "doors", "body");
+        assertThat(PlanQuestions.of(learn))
+                .extracting(PlanQuestions.Question::fact)
+                .containsExactly("answers.doors", "answers.body");
+        assertThat(ids(without(Cases.k13(), "climate"))).isEmpty(); // nothing depends on it
+    }
+
+    @Test
+    void of_keeperOfTheSecret_asksForEveryMember() {
+        var immobiliser = Packs.lorne().equipment().immobiliser().orElseThrow();
+        VehicleFacts facts = Cases.healthy(JobKind.REPLACE_IMMOBILISER, Packs.lorne(), Cases.LORNE)
+                .with(Cases.part(immobiliser.master(), PartOrigin.NEW, PartFacts.Old.GONE))
+                .with(Aids.NONE.with(new Keys(2, 2)));
+        String[] members = immobiliser.members().toArray(String[]::new);
+        assertThat(PlanQuestions.of(without(facts, members)))
+                .extracting(PlanQuestions.Question::fact)
+                .containsExactlyInAnyOrderElementsOf(
+                        immobiliser.members().stream().map(m -> "answers." + m).toList());
+    }
+
+    @Test
+    void of_equipmentThatExcludesAnother_asksWhetherThatIsOn() {
+        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", List.of()));
+        assertThat(PlanQuestions.of(facts)).singleElement().satisfies(q -> {
+            assertThat(q.id()).isEqualTo("other-equipment");
+            assertThat(q.text()).startsWith("Passenger counting does not go with Wash mode: what is ");
+        });
+    }
+
+    @Test
+    void of_settingOfAModuleThatNobodyAsked_asksForIt() {
+        assertThat(ids(without(Cases.k19(JobKind.CHANGE_SETTING), "spreader"))).containsExactly("not-asked");
     }
 
     @ParameterizedTest
