@@ -49,6 +49,9 @@ final class ChangeSettings implements Rule {
         List<Operation> operations = new ArrayList<>();
         byModule.forEach(
                 (module, changes) -> operations.add(write(facts, facts.pack().module(module), changes)));
+        boolean together = facts.kind() != JobKind.FIND_LOST_SETTING; // what is put back is each right by itself
+        for (int i = 0; together && i < operations.size() - 1; i++)
+            operations.set(i, operations.get(i).ifLeftHere("What belongs together is written in part only: go on."));
         return operations;
     }
 
@@ -65,7 +68,7 @@ final class ChangeSettings implements Rule {
                         settings.stream().map(s -> reason(s, back)).toArray(String[]::new))
                 .needing("key on")
                 .holding(HoldPoint.BASELINE_STORED)
-                .prompting(module.traits().looks());
+                .prompting(Looks.whileWritten(module));
         return switch (facts.kind()) {
             case CHANGE_LINE ->
                 write.because("The line's other octets stay; its check octet is computed anew.")

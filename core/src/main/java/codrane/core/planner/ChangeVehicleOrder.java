@@ -15,6 +15,8 @@ import java.util.Set;
 
 /** K8: old code out, new code in; then every module that follows from them, the part itself last. */
 final class ChangeVehicleOrder implements Rule {
+    private static final String DISAGREE = "Order and modules disagree until the coding is written: go on.";
+
     @Override
     public String id() {
         return "change-vehicle-order";
@@ -49,8 +51,9 @@ final class ChangeVehicleOrder implements Rule {
                             Seconds.PER_BLOCK,
                             change)
                     .holding(HoldPoint.BASELINE_STORED)
-                    .ifLeftHere("Order and modules disagree until the coding is written: go on."));
-        for (String module : modules) derive(facts.pack().module(module), operations);
+                    .ifLeftHere(DISAGREE));
+        List<String> inOrder = List.copyOf(modules);
+        for (String module : inOrder) derive(facts.pack().module(module), module.equals(inOrder.getLast()), operations);
         return new Judgement.Applies(
                 change + " " + facts.titles(List.copyOf(modules)) + " follow from it.", operations);
     }
@@ -65,14 +68,14 @@ final class ChangeVehicleOrder implements Rule {
         return codes.isEmpty() ? "" : String.join(", ", codes) + " " + where;
     }
 
-    private static void derive(PackModule module, List<Operation> operations) {
+    private static void derive(PackModule module, boolean last, List<Operation> operations) {
         operations.add(Operation.of(
-                Kind.DERIVE_CODING,
-                module.id(),
-                "Derive the coding of the " + module.lowerTitle() + " from the order",
-                1,
-                "What changes besides the codes is listed apart, before it is written."));
-        List<String> looks = module.traits().uncodedLooks();
+                        Kind.DERIVE_CODING,
+                        module.id(),
+                        "Derive the coding of the " + module.lowerTitle() + " from the order",
+                        1,
+                        "What changes besides the codes is listed apart, before it is written.")
+                .ifLeftHere(DISAGREE));
         operations.add(Operation.of(
                         Kind.WRITE_CODING,
                         module.id(),
@@ -81,9 +84,7 @@ final class ChangeVehicleOrder implements Rule {
                         "Neighbours first, then the part itself.")
                 .needing("supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
-                .prompting(
-                        looks.isEmpty()
-                                ? List.of()
-                                : List.of("Until then this is expected: " + String.join(", ", looks))));
+                .prompting(Looks.untilCoded(module))
+                .ifLeftHere(last ? "" : DISAGREE));
     }
 }

@@ -52,7 +52,7 @@ final class LearnAfterWriting implements Rule {
                             procedure.needs().stream()
                                     .map(VehicleCondition::words)
                                     .toList()));
-        if (!procedure.expect().isEmpty()) prompts.add("Expect: " + procedure.expect());
+        if (!procedure.expect().isEmpty()) prompts.add("Meanwhile: " + procedure.expect());
         return Operation.of(
                         kind,
                         procedure.module(),

@@ -45,7 +45,7 @@ final class LearnKeys implements Rule {
                 .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.KEYS_COUNTED)
                 .prompting(List.of(
                         "Each key within " + window + " s of the one before; \"failed\" may have worked: try it"))
-                .ifLeftHere("Keys that are not learned yet don't start the vehicle."));
+                .notStoppable());
         return new Judgement.Applies(missing, adds);
     }
 }

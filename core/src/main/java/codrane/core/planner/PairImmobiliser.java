@@ -60,6 +60,7 @@ final class PairImmobiliser implements Rule {
                                 + immobiliser.limits().lockout().toMinutes() + " min.")
                 .needing("access code", "all keys here")
                 .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.IDENTITY_SETTLED)
+                .notStoppable()
                 .ifLeftHere("The vehicle does not start until pairing and keys are through.");
         return daily.map(pair::needing).orElse(pair);
     }

@@ -6,7 +6,6 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.plan.VehicleFacts;
-import java.util.ArrayList;
 import java.util.List;
 
 /** The operation that programs one module. */
@@ -15,11 +14,6 @@ final class ProgramModule {
 
     /** @param module with a flash memory that the pack describes */
     static Operation of(VehicleFacts facts, PackModule module, String title, String reason) {
-        List<String> prompts = new ArrayList<>();
-        prompts.add("Key on, engine off");
-        if (!module.traits().looks().isEmpty())
-            prompts.add(
-                    "Normal while it runs: " + String.join(", ", module.traits().looks()));
         return Operation.of(
                         Kind.PROGRAM,
                         module.id(),
@@ -28,7 +22,8 @@ final class ProgramModule {
                         reason)
                 .needing("calibration for its hardware", "supply at programming voltage")
                 .holding(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY)
-                .prompting(prompts)
+                .prompting(List.of("Key on, engine off"))
+                .prompting(Looks.whileWritten(module))
                 .notStoppable();
     }
 }

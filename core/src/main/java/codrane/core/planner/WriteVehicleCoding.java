@@ -59,7 +59,7 @@ final class WriteVehicleCoding implements Rule {
                         reason,
                         "Source: " + source.words() + ". " + best.get().reason())
                 .needing(needs.toArray(String[]::new))
-                .prompting(uncoded(module));
+                .prompting(Looks.untilCoded(module));
         if (source == CodingSource.LINE_SHEET) write = write.holding(HoldPoint.SHEET_CHECKED);
         if (source == CodingSource.OLD_MODULE) write = write.holding(HoldPoint.OLD_MODULE_READ);
         if (source == CodingSource.REFERENCE) write = write.holding(HoldPoint.GAPS_CONFIRMED);
@@ -73,10 +73,5 @@ final class WriteVehicleCoding implements Rule {
                     best.get().reason()));
         operations.add(write);
         return new Judgement.Applies(reason, operations);
-    }
-
-    private static List<String> uncoded(PackModule module) {
-        List<String> looks = module.traits().uncodedLooks();
-        return looks.isEmpty() ? List.of() : List.of("Until then this is expected: " + String.join(", ", looks));
     }
 }

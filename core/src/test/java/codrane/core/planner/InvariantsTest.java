@@ -92,6 +92,9 @@ class InvariantsTest {
         boolean writes = plan.writes().findAny().isPresent();
         if (plan.blocked()) assertThat(writes).isFalse();
         if (!writes) return;
+        assertThat(operations.getLast().ifLeftHere())
+                .as("safe to stop at the end")
+                .isEmpty();
         order(kinds, facts);
         holds(facts, plan);
         onlyWhatIsListed(facts, plan);
@@ -149,8 +152,10 @@ class InvariantsTest {
                 assertThat(write.holds()).contains(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY);
                 assertThat(write.safeToStopDuring()).isFalse();
             }
-            if (write.kind() == Kind.PAIR || write.kind() == Kind.ADD_KEY)
+            if (write.kind() == Kind.PAIR || write.kind() == Kind.ADD_KEY) {
                 assertThat(write.holds()).contains(HoldPoint.OWNERSHIP_PROVED);
+                assertThat(write.safeToStopDuring()).isFalse();
+            }
             if (write.kind() == Kind.CLEAR) assertThat(write.holds()).contains(HoldPoint.FAULTS_RECORDED);
         });
     }
