@@ -257,7 +257,7 @@ public record JobFacts(
                 return planHolds(point);
             }
             case EVERYTHING_HERE -> {
-                return readiness().map(r -> !r.needs().isEmpty()).orElse(false);
+                return readiness().map(r -> !r.prepared().isEmpty()).orElse(false);
             }
             case PAPERS_AGREE -> {
                 return !intake.details().papersVin().isEmpty();

@@ -24,7 +24,8 @@ public record NeedsView(List<Line> lines, String start, List<String> before, Opt
     static NeedsView of(JobFacts facts, Readiness readiness) {
         List<String> before = NeedActs.beforeSpending(facts);
         List<Line> lines = readiness.needs().stream().map(n -> line(n, before)).toList();
-        String start = readiness.everythingHere() ? "" : NextNeedAct.day(readiness.earliestStart());
+        boolean all = readiness.needs().stream().allMatch(Need::here);
+        String start = all ? "" : NextNeedAct.day(readiness.earliestStart());
         return new NeedsView(lines, start, before, facts.job().replacedModule().flatMap(facts.decided()::letter));
     }
 

@@ -1,7 +1,9 @@
 package codrane.app.job;
 
+import codrane.app.access.Access;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.intake.IntakeNotes.Details;
+import codrane.app.vehicle.ToolLook;
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
@@ -164,12 +166,16 @@ final class PlanFacts {
         boolean file =
                 facts.calibration().map(c -> facts.fit(c.manifest()).usable()).orElse(false);
         return new AtHand(
-                file ? facts.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
-                facts.sheet().map(LineSheetFacts::good).orElse(false),
-                facts.benchNotes().cableSeen() || facts.bench().isPresent(),
-                facts.before().isPresent() && answers(facts, facts.before().get()),
-                facts.decided().passUntil(),
-                facts.decided().noted());
+                        file ? facts.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
+                        facts.sheet().map(LineSheetFacts::good).orElse(false),
+                        facts.benchNotes().cableSeen() || facts.bench().isPresent(),
+                        facts.before().isPresent()
+                                && answers(facts, facts.before().get()),
+                        facts.decided().passUntil(),
+                        facts.decided().noted())
+                .with(
+                        facts.access().account().map(Access.Known::account),
+                        facts.access().tool().map(ToolLook::serial));
     }
 
     private static boolean answers(JobFacts facts, ScanRecord scan) {

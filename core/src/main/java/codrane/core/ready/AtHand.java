@@ -1,5 +1,6 @@
 package codrane.core.ready;
 
+import codrane.core.access.WorkshopAccount;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +15,8 @@ import java.util.Set;
  * @param partHere whether the part is here
  * @param passUntil until when a pass to the maker's service runs
  * @param noted by key of the need
+ * @param account what the gateway's authority knows of the workshop; empty when it was never asked
+ * @param tool serial number of the connected interface
  */
 public record AtHand(
         Set<String> files,
@@ -21,8 +24,25 @@ public record AtHand(
         boolean cableSeen,
         boolean partHere,
         Optional<Instant> passUntil,
-        Map<String, Noted> noted) {
+        Map<String, Noted> noted,
+        Optional<WorkshopAccount> account,
+        Optional<String> tool) {
     public static final AtHand NOTHING = new AtHand(Set.of(), false, false, false, Optional.empty(), Map.of());
+
+    /** Of a vehicle without a gateway, or before its authority was asked. */
+    public AtHand(
+            Set<String> files,
+            boolean lineSheet,
+            boolean cableSeen,
+            boolean partHere,
+            Optional<Instant> passUntil,
+            Map<String, Noted> noted) {
+        this(files, lineSheet, cableSeen, partHere, passUntil, noted, Optional.empty(), Optional.empty());
+    }
+
+    public AtHand with(Optional<WorkshopAccount> account, Optional<String> tool) {
+        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool);
+    }
 
     public AtHand {
         files = Set.copyOf(files);

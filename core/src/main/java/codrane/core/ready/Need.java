@@ -30,6 +30,8 @@ public record Need(
         PEOPLE("Somebody who may do it", true),
         KEYS("Keys", false),
         CABLE("Cable", false),
+        /** At the gateway's authority; the hold point of Unlock waits for it, not that of Prepare. */
+        AUTHORITY("Authorisation", false),
         TARGETS("Targets for aiming", true),
         INSTRUCTION("The instruction", true),
         LINE_SHEET("Line sheet", false),

@@ -33,17 +33,23 @@ public record Readiness(List<Need> needs, Instant earliestStart) {
         return new Readiness(needs, start);
     }
 
-    public boolean everythingHere() {
-        return needs.stream().allMatch(Need::here);
+    /** What is prepared; the authorisation has a hold point of its own. */
+    public List<Need> prepared() {
+        return needs.stream().filter(n -> n.kind() != Need.Kind.AUTHORITY).toList();
     }
 
+    public boolean everythingHere() {
+        return missing().isEmpty();
+    }
+
+    /** What is to be prepared, and is not here. */
     public List<Need> missing() {
-        return needs.stream().filter(n -> !n.here()).toList();
+        return prepared().stream().filter(n -> !n.here()).toList();
     }
 
     /** The one that takes longest: it says when the job can start. */
     public Optional<Need> longest(Instant now) {
-        return missing().stream().max(Comparator.comparing(n -> n.readyAt(now)));
+        return needs.stream().filter(n -> !n.here()).max(Comparator.comparing(n -> n.readyAt(now)));
     }
 
     /** What stands before spending anything: hold points that are still open. */

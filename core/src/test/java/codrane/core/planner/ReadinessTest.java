@@ -2,6 +2,8 @@ package codrane.core.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.access.WorkshopAccount;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Packs;
 import codrane.core.plan.Aids;
 import codrane.core.plan.JobKind;
@@ -165,8 +167,10 @@ class ReadinessTest {
         missing.needs().forEach(n -> all.put(n.key(), new Noted(true, Optional.empty(), "")));
         AtHand hand = new AtHand(
                 Set.of("front-radar"), true, true, true, Optional.of(THURSDAY.plus(Duration.ofDays(9))), all);
-        Readiness ready = of(Cases.k14(), hand, THURSDAY);
-        assertThat(ready.missing()).isEmpty();
+        assertThat(of(Cases.k14(), hand, THURSDAY).missing()).isEmpty();
+        Optional<WorkshopAccount> known = Optional.of(account(true, Optional.empty(), "Ines"));
+        Readiness ready = of(Cases.k14(), hand.with(known, Optional.of("PLV2-204417")), THURSDAY);
+        assertThat(ready.needs()).allMatch(Need::here);
         assertThat(ready.earliestStart()).isEqualTo(THURSDAY);
     }
 
@@ -213,5 +217,79 @@ class ReadinessTest {
                 .contains("none, boot software only")
                 .endsWith("Pierhead Yard");
         assertThat(letter.to()).endsWith(".invalid"); // no real address
+    }
+
+    private static WorkshopAccount account(boolean plan, Optional<Instant> checkedAt, String... technicians) {
+        return new WorkshopAccount(
+                "Brennick Trade Desk",
+                true,
+                true,
+                plan ? Optional.of("Two tools") : Optional.empty(),
+                Optional.empty(),
+                plan ? 2 : 0,
+                checkedAt,
+                List.of(technicians),
+                Map.of("PLV2-204417", "Plover"),
+                THURSDAY);
+    }
+
+    private static Need authority(Optional<WorkshopAccount> account, String tool) {
+        return need(of(Cases.k14(), AtHand.NOTHING.with(account, Optional.of(tool)), THURSDAY), Kind.AUTHORITY);
+    }
+
+    @Test
+    void authority_thatWasNeverAsked_movesTheEarliestStartByItsCheck() {
+        Need need = authority(Optional.empty(), "PLV2-204417");
+        assertThat(need.state()).isEqualTo(State.TO_GET);
+        assertThat(need.lead()).isEqualTo(Duration.ofHours(4));
+        assertThat(need.sentence()).contains("was not asked yet");
+        VehicleFacts line = Cases.k6();
+        AtHand cable = new AtHand(
+                Set.of(),
+                false,
+                true,
+                false,
+                Optional.empty(),
+                Map.of("instruction", new Noted(true, Optional.empty(), "")));
+        assertThat(of(line, cable, THURSDAY).earliestStart()).isEqualTo(THURSDAY.plus(Duration.ofHours(4)));
+        assertThat(of(line, cable, THURSDAY).everythingHere())
+                .as("Prepare does not hold what Unlock holds")
+                .isTrue();
+    }
+
+    @Test
+    void authority_whatItLacks_hasItsOwnLead() {
+        assertThat(authority(Optional.of(account(false, Optional.empty())), "PLV2-204417"))
+                .satisfies(n -> assertThat(n.lead()).isEqualTo(Duration.ofHours(4)))
+                .satisfies(
+                        n -> assertThat(n.price()).as("a plan's price is asked").isEmpty());
+        assertThat(authority(Optional.of(account(true, Optional.empty(), "Ines")), "PLV2-999999"))
+                .satisfies(n -> assertThat(n.lead()).isEqualTo(Duration.ofMinutes(15)))
+                .satisfies(n -> assertThat(n.sentence()).contains("PLV2-999999 is not registered"));
+        assertThat(authority(Optional.of(account(true, Optional.empty())), "PLV2-204417")
+                        .sentence())
+                .isEqualTo("No technician of the workshop is known there: the owner adds people.");
+        Instant checked = THURSDAY.plusSeconds(600);
+        assertThat(authority(Optional.of(account(true, Optional.of(checked), "Ines")), "PLV2-204417"))
+                .satisfies(n -> assertThat(n.state()).isEqualTo(State.ASKED))
+                .satisfies(n -> assertThat(n.due()).contains(checked));
+        assertThat(authority(Optional.of(account(true, Optional.empty(), "Ines")), "PLV2-204417")
+                        .here())
+                .isTrue();
+    }
+
+    @Test
+    void authority_openGateway_isHereUntilItEnds() {
+        VehicleFacts locked = Cases.k14();
+        Gateway authorised = new Gateway.Authorised(THURSDAY.plusSeconds(60));
+        VehicleFacts open = VehicleFacts.of(locked.kind(), locked.pack(), locked.vin(), locked.answers(), authorised)
+                .with(locked.part())
+                .with(locked.aids());
+        assertThat(need(of(open, AtHand.NOTHING, THURSDAY), Kind.AUTHORITY).here())
+                .isTrue();
+        assertThat(need(of(open, AtHand.NOTHING, THURSDAY.plusSeconds(61)), Kind.AUTHORITY)
+                        .here())
+                .isFalse();
+        assertThat(kinds(of(Cases.k9()))).doesNotContain(Kind.AUTHORITY);
     }
 }
