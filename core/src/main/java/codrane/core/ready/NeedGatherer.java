@@ -1,9 +1,5 @@
 package codrane.core.ready;
 
-import codrane.core.access.AccessCheck;
-import codrane.core.access.AccessNeed;
-import codrane.core.access.WorkshopAccount;
-import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.Concern;
 import codrane.core.pack.FileRoute;
@@ -27,9 +23,6 @@ import java.util.Optional;
 final class NeedGatherer {
     private static final Duration CODE_LEAD = Duration.ofDays(1);
     private static final Duration MINUTES = Duration.ofMinutes(15);
-    /** An authority's check of a workshop takes hours at most. */
-    private static final Duration CHECK_LEAD = Duration.ofHours(4);
-
     private static final Duration PERSON_LEAD = Duration.ofDays(1);
     private static final Duration PART_LEAD = Duration.ofDays(2);
 
@@ -77,56 +70,8 @@ final class NeedGatherer {
                     0,
                     "The right one for the model year: "
                             + String.join(" or ", facts.pack().cablesOf(facts.vin())) + ".");
-        if (plan.has(Kind.UNLOCK)) authority();
+        if (plan.has(Kind.UNLOCK)) add(AuthorityNeed.of(facts, hand, now));
         return needs;
-    }
-
-    /** Account, technician and tool at the gateway's authority; the authorisation itself is got at Unlock. */
-    private void authority() {
-        if (facts.gateway() instanceof Gateway.Authorised(Instant until) && now.isBefore(until)) {
-            found(Need.Kind.AUTHORITY, "", true, Duration.ZERO, 0, "The gateway is authorised.");
-            return;
-        }
-        if (hand.account().isEmpty()) {
-            found(
-                    Need.Kind.AUTHORITY,
-                    "",
-                    false,
-                    CHECK_LEAD,
-                    0,
-                    "The gateway's authority was not asked yet whether it knows workshop, technician and tool:"
-                            + " its checks take minutes to hours.");
-            return;
-        }
-        WorkshopAccount account = hand.account().get();
-        String anybody = account.technicians().stream().findFirst().orElse(""); // who it will be shows at Unlock
-        Optional<AccessNeed> lacks = AccessCheck.first(AccessCheck.judge(account, anybody, hand.tool(), now));
-        if (lacks.isEmpty()) {
-            found(
-                    Need.Kind.AUTHORITY,
-                    "",
-                    true,
-                    Duration.ZERO,
-                    0,
-                    account.authority() + " knows workshop, technician and tool: authorising takes a minute.");
-            return;
-        }
-        boolean waits = lacks.get().state() == AccessNeed.State.WAITS;
-        Duration lead = switch (lacks.get().kind()) {
-            case ACCOUNT, MAIL, PLAN, CHECK -> CHECK_LEAD;
-            case TECHNICIAN, TOOL -> MINUTES;
-        };
-        add(new Need(
-                Need.Kind.AUTHORITY,
-                "",
-                Need.Kind.AUTHORITY.title(),
-                waits ? State.ASKED : State.TO_GET,
-                lead,
-                waits ? account.checkedAt() : Optional.empty(),
-                lacks.get().kind() == AccessNeed.Kind.PLAN ? Optional.empty() : Optional.of(0),
-                account.technicians().isEmpty() && lacks.get().kind() == AccessNeed.Kind.TECHNICIAN
-                        ? "No technician of the workshop is known there: the owner adds people."
-                        : lacks.get().sentence()));
     }
 
     private boolean asks(String need) {

@@ -273,9 +273,9 @@ class ReadinessTest {
         assertThat(authority(Optional.of(account(true, Optional.of(checked), "Ines")), "PLV2-204417"))
                 .satisfies(n -> assertThat(n.state()).isEqualTo(State.ASKED))
                 .satisfies(n -> assertThat(n.due()).contains(checked));
-        assertThat(authority(Optional.of(account(true, Optional.empty(), "Ines")), "PLV2-204417")
-                        .here())
-                .isTrue();
+        assertThat(authority(Optional.of(account(true, Optional.empty(), "Ines")), "PLV2-204417"))
+                .satisfies(n -> assertThat(n.here()).isTrue())
+                .satisfies(n -> assertThat(n.sentence()).contains("as technician, Ines"));
     }
 
     @Test
