@@ -7,9 +7,12 @@ import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
-import java.util.ArrayList;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Updates that the new software requires of other modules are in the plan under either school. */
 final class RequiredUpdates implements Rule {
@@ -20,25 +23,28 @@ final class RequiredUpdates implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        List<Operation> updates = new ArrayList<>();
-        for (String programmed : draft.writtenModules()) {
-            if (!draft.has(Kind.PROGRAM, programmed)) continue;
-            PackModule module = facts.pack().module(programmed);
+        Map<String, Operation> updates = new LinkedHashMap<>();
+        Deque<String> programmed = new ArrayDeque<>(draft.modulesOf(Set.of(Kind.PROGRAM)));
+        while (!programmed.isEmpty()) { // what is updated may require more
+            PackModule module = facts.pack().module(programmed.remove());
             for (Map.Entry<String, String> required :
                     module.software().requires().entrySet()) {
                 PackModule other = facts.pack().module(required.getKey());
-                ModuleAnswer answer = facts.answer(other.id());
+                if (draft.has(Kind.PROGRAM, other.id()) || updates.containsKey(other.id())) continue;
                 String requires = module.title() + " " + module.software().current() + " requires " + other.title()
                         + " " + required.getValue() + "; ";
-                boolean unknown = !answer.bootOnly() && answer.software().isEmpty();
-                if (unknown)
+                ModuleAnswer answer = facts.answer(other.id());
+                if (!answer.bootOnly() && answer.software().isEmpty())
                     return Judgement.blocked(requires + "which it has is not known. Have it answer, then scan again.");
                 if (!answer.bootOnly() && !isOld(answer.software(), required.getValue())) continue;
                 String reason = requires
                         + (answer.bootOnly() ? "only its boot software answers." : "it has " + answer.software() + ".");
                 if (other.flash().isEmpty())
                     return Judgement.blocked(reason + " The pack does not say how to program it.");
-                updates.add(ProgramModule.of(facts, other, "Update the " + other.lowerTitle() + ", too", reason));
+                updates.put(
+                        other.id(),
+                        ProgramModule.of(facts, other, "Update the " + other.lowerTitle() + ", too", reason));
+                programmed.add(other.id());
             }
         }
         return updates.isEmpty()
@@ -46,7 +52,7 @@ final class RequiredUpdates implements Rule {
                 : new Judgement.Applies(
                         "The new software requires it of " + updates.size() + " other module"
                                 + (updates.size() == 1 ? "." : "s."),
-                        updates);
+                        List.copyOf(updates.values()));
     }
 
     private static boolean isOld(String software, String least) {

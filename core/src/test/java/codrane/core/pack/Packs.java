@@ -41,10 +41,14 @@ public final class Packs {
         return read(id, text(id));
     }
 
-    /** A shipped pack with something else in one place. */
-    public static Pack changed(String id, String from, String to) {
-        if (!text(id).contains(from)) throw new IllegalArgumentException(id + " has no " + from);
-        return read(id, text(id).replace(from, to));
+    /** A shipped pack with something else in some places: what stands there, and what is to. */
+    public static Pack changed(String id, String... fromTo) {
+        String text = text(id);
+        for (int i = 0; i < fromTo.length; i += 2) {
+            if (!text.contains(fromTo[i])) throw new IllegalArgumentException(id + " has no " + fromTo[i]);
+            text = text.replace(fromTo[i], fromTo[i + 1]);
+        }
+        return read(id, text);
     }
 
     private static Pack read(String id, String yaml) {

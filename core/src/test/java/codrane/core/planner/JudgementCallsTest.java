@@ -110,23 +110,6 @@ class JudgementCallsTest {
         assertThat(plan.blocks()).singleElement().asString().contains("takes nothing else until it is programmed");
     }
 
-    @ParameterizedTest
-    @CsvSource({
-        "2.05, ANSWERS, No other module must be updated",
-        "1.90, ANSWERS, requires Gearbox 2.05; it has 1.90. The pack does not say how",
-        "'', BOOT_ONLY, only its boot software answers. The pack does not say how",
-        "'', ANSWERS, which it has is not known",
-        "'', SILENT, which it has is not known"
-    })
-    void requiredUpdate_ofAModule_followsFromWhatItHas(String software, Presence presence, String says) {
-        VehicleFacts facts = Cases.with(
-                Cases.k3(),
-                "gearbox",
-                new ModuleAnswer(
-                        presence, Optional.of(Cases.k3().vin().text()), software, CodingState.AGREES, List.of()));
-        assertThat(reason(Planner.plan(facts), "required-updates")).contains(says);
-    }
-
     @Test
     void pair_withoutTheKeeperOfTheSecret_isBlocked() {
         VehicleFacts facts = Cases.with(
@@ -397,18 +380,6 @@ class JudgementCallsTest {
         assertThat(Planner.plan(unread).blocks()).singleElement().asString().contains("an erase may lose it");
         VehicleFacts boot = Cases.with(Cases.k3().with(PartFacts.of("engine")), "engine", Cases.bootOnly());
         assertThat(kinds(Planner.plan(boot))).contains(Kind.PROGRAM).doesNotContain(Kind.WRITE_CODING);
-    }
-
-    @Test
-    void requiredUpdates_thatThePackCanProgram_areInThePlanWithTheirReason() {
-        Pack pack = Packs.changed("brennick-almery", "requires: { gearbox: \"2.05\" }", "requires: { body: \"3.31\" }");
-        VehicleFacts facts =
-                Cases.healthy(JobKind.UPDATE_SOFTWARE, pack, Cases.ALMERY).with(PartFacts.of("engine"));
-        facts = Cases.with(facts, "engine", Cases.answer(Cases.ALMERY.text(), "4.11", CodingState.AGREES));
-        facts = Cases.with(facts, "body", Cases.answer(Cases.ALMERY.text(), "3.30", CodingState.AGREES));
-        // leave-alone, and yet: 3.30 is enough for the vehicle, but not for the new engine software
-        assertThat(operation(Planner.plan(facts), Kind.PROGRAM, "body").reasons())
-                .containsExactly("Engine 4.14 requires Body 3.31; it has 3.30.");
     }
 
     @Test
