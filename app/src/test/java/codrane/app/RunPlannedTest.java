@@ -14,6 +14,7 @@ import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.PrepareActs;
 import codrane.app.live.RunRecord;
+import codrane.app.live.RunStore;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
@@ -198,6 +199,31 @@ class RunPlannedTest {
                             .asString())
                     .isEqualTo(had);
             assertThat(module(after, "tail-lift").path("vin").asString()).isEqualTo(Conditions.LORNE.text());
+            app.context().close();
+        }
+    }
+
+    @Test
+    void k9_partWithThisVehiclesCodingAndOldSoftware_isProgrammedAndKeepsIt() throws Exception {
+        Setup setup = Setup.healthy(LORNE, Conditions.LORNE)
+                .with(
+                        "tail-lift",
+                        Part.fitted(Conditions.LORNE, "3.08")
+                                .withValues(Map.of("platform", "folding", "beeper", "quiet")));
+        try (StandinWorld world = world(setup, StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.REPLACE_MODULE, Conditions.LORNE.text(), "tail-lift");
+            done(app.bean(IntakeActs.class).oldModule(job.number, IntakeNotes.OldModule.OUT, WHO));
+            toBaseline(app, job);
+            JsonNode had = module(world, "tail-lift").path("coding");
+            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(PrepareActs.class).fetchCalibration(job.number, "LFT-312-B", WHO));
+            job.awaitTask();
+            agreeAndRun(app, job);
+            assertThat(app.bean(RunStore.class).journal(run(job).id(), 500))
+                    .anyMatch(row -> row.purpose().startsWith("Write coding"));
+            assertThat(module(world, "tail-lift").path("software").asString()).isEqualTo("3.12");
+            assertThat(module(world, "tail-lift").path("coding")).isEqualTo(had);
             app.context().close();
         }
     }

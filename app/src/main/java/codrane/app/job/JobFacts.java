@@ -343,6 +343,13 @@ public record JobFacts(
         return blocks;
     }
 
+    /** What was read before an erase goes back: the plan has no better source. */
+    boolean writesBack(Operation operation) {
+        JobKind.About about = job.kind().about();
+        return (about == JobKind.About.MODULE || about == JobKind.About.PART)
+                && operation.holds().contains(HoldPoint.BASELINE_STORED);
+    }
+
     /** Where the blocks come from that an operation writes; empty when Codrane can't tell yet. */
     Optional<Map<String, Bytes>> codingOf(Operation operation) {
         if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
@@ -350,7 +357,7 @@ public record JobFacts(
         if (operation.holds().contains(HoldPoint.SHEET_CHECKED)) return sheet.map(LineSheetFacts::blocks);
         if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
             return oldCoding.isEmpty() ? Optional.empty() : Optional.of(oldCoding);
-        if (job.kind().about() == JobKind.About.MODULE)
+        if (writesBack(operation))
             return before.map(scan -> scan.readings().get(operation.module())).map(ModuleReading::coding);
         return Optional.empty();
     }

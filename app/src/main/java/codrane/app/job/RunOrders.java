@@ -121,11 +121,10 @@ class RunOrders {
                     .learnsVinFrom()
                     .isEmpty();
         if (operation.kind() != Operation.Kind.WRITE_CODING) return true;
-        JobKind.About about = facts.job().kind().about();
         return operation.holds().contains(HoldPoint.SHEET_CHECKED)
                 || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
-                || about == JobKind.About.SETTINGS
-                || about == JobKind.About.MODULE;
+                || facts.job().kind().about() == JobKind.About.SETTINGS
+                || facts.writesBack(operation);
     }
 
     /** The file is read and checked again at each start: what is stored is not believed either. */

@@ -34,7 +34,7 @@ final class WriteVehicleCoding implements Rule {
             case AGREES ->
                 draft.has(Kind.PROGRAM, module.id())
                         ? Judgement.notNeeded(
-                                "Its coding was made for this vehicle; it is compared after the programming.")
+                                "Its coding was made for this vehicle: it goes back after the programming.")
                         : Judgement.notNeeded("Its coding was made for this vehicle.");
             case BLANK -> code(facts, module, "It was never coded.");
             case FOR_ANOTHER -> code(facts, module, "Its coding was made for another vehicle.");

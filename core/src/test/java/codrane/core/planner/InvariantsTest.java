@@ -149,6 +149,13 @@ class InvariantsTest {
                     assertThat(plan.operations().stream().map(Operation::key)).contains("program-" + write.module());
             }
             if (write.kind() == Kind.PROGRAM) {
+                boolean coded = !facts.pack().module(write.module()).blocks().isEmpty()
+                        && !facts.answer(write.module()).bootOnly()
+                        && facts.answer(write.module()).coding() != CodingState.NONE;
+                if (coded)
+                    assertThat(plan.operations().stream().map(Operation::key))
+                            .as("what is erased is coded again")
+                            .contains("write-coding-" + write.module());
                 assertThat(write.holds()).contains(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY);
                 assertThat(write.safeToStopDuring()).isFalse();
             }

@@ -74,6 +74,9 @@ class RequiredUpdatesTest {
         assertThat(programmed(Planner.plan(old))).containsExactlyInAnyOrder("engine", "body", "tail-lift");
         assertThat(operation(Planner.plan(old), Kind.PROGRAM, "tail-lift").reasons())
                 .containsExactly("Body 3.31 requires Tail lift 3.12; it has 3.08.");
+        assertThat(Planner.plan(old).operations()) // each erase may lose coding
+                .extracting(Operation::key)
+                .contains("write-coding-body", "write-coding-tail-lift");
         assertThat(programmed(Planner.plan(facts))).containsExactlyInAnyOrder("engine", "body");
     }
 
