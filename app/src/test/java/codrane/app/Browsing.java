@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Files;
@@ -100,7 +101,21 @@ final class Browsing implements AutoCloseable {
             picture(Path.of("target/screenshots/failure.png"));
             throw new AssertionError("\"" + title + "\" never came. The page says: " + page.innerText("main"), e);
         }
-        page.waitForFunction("window.Alpine !== undefined && document.body._x_dataStack !== undefined");
+        awaitScripts();
+    }
+
+    /** The page's policy allows no functions to wait for, so it is asked again and again. */
+    private void awaitScripts() {
+        for (int i = 0; i < 600; i++) {
+            try {
+                Object ready = page.evaluate("window.Alpine !== undefined && document.body._x_dataStack !== undefined");
+                if (Boolean.TRUE.equals(ready)) return;
+            } catch (PlaywrightException e) { // it went to another page meanwhile
+                if (!e.getMessage().contains("context was destroyed")) throw e;
+            }
+            page.waitForTimeout(50);
+        }
+        throw new AssertionError("the page's scripts never came");
     }
 
     /** Goes to a stage by its key again and again until the next act is this: for what changes in the vehicle by itself. */
