@@ -1,5 +1,8 @@
 package codrane.core.planner;
 
+import codrane.core.fault.Fault;
+import codrane.core.pack.Pack.Cause;
+import codrane.core.pack.Pack.FaultText;
 import codrane.core.pack.PackModule;
 import codrane.core.part.Version;
 import codrane.core.plan.Judgement;
@@ -10,6 +13,7 @@ import codrane.core.plan.ServiceWording.Meaning;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.AgreementMatrix;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * Program, code, or both? From the part's answer, its software against what the vehicle needs, and the service
@@ -73,19 +77,41 @@ final class ProgramOrCode implements Rule {
     private static Judgement byWording(VehicleFacts facts, PackModule module, ModuleAnswer answer) {
         ServiceWording wording = ServiceWording.of(
                 facts.aids().wording(), facts.pack().equipment().habits().wording());
-        String fits = "Software " + answer.software() + " fits: " + module.title() + " is coded, not programmed.";
+        boolean same = Version.parse(answer.software())
+                        .compareTo(Version.parse(module.software().current()))
+                >= 0;
+        Optional<FaultText> unfit = stored(facts, module, Cause.SOFTWARE, Fault::present);
+        if (unfit.isPresent() && !same)
+            return program(
+                    facts, module, "Its fault " + named(unfit.get()) + " is present: the software does not fit.");
+        String fits = "Software " + answer.software() + " fits: " + module.title() + " is coded, not programmed."
+                + stored(facts, module, Cause.IDENTITY, fault -> true)
+                        .or(() -> stored(facts, module, Cause.CODING_MISSING, fault -> true))
+                        .map(fault -> " Its fault " + named(fault) + " goes with coding, not with programming.")
+                        .orElse("");
         Optional<String> says = wording.evidence(Meaning.PROGRAM);
         if (says.isEmpty())
             return Judgement.notNeeded(wording.evidence(Meaning.CONFIGURE)
                     .map(sentence -> fits + " The service information says: \"" + sentence + "\".")
                     .orElse(fits));
-        boolean same = Version.parse(answer.software())
-                        .compareTo(Version.parse(module.software().current()))
-                >= 0;
         if (same)
             return Judgement.notNeeded(fits + " The service information says \"" + says.get()
                     + "\", but the newest software is in it already.");
         return program(facts, module, "The service information says: \"" + says.get() + "\".");
+    }
+
+    /** The first fault of such a cause that the module itself stores. */
+    private static Optional<FaultText> stored(
+            VehicleFacts facts, PackModule module, Cause cause, Predicate<Fault> which) {
+        return facts.moduleAnswer().faults().stream()
+                .filter(which)
+                .flatMap(f -> facts.pack().fault(module.id(), f.code()).stream())
+                .filter(text -> text.cause() == cause)
+                .findFirst();
+    }
+
+    private static String named(FaultText fault) {
+        return fault.code().text() + " \"" + fault.title() + "\"";
     }
 
     private static Judgement program(VehicleFacts facts, PackModule module, String reason) {

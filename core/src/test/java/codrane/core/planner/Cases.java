@@ -155,6 +155,11 @@ final class Cases {
                 answer(DONOR, "3.08", CodingState.FOR_ANOTHER));
     }
 
+    /** K9, and the software of the part is the newest. */
+    static VehicleFacts fits() {
+        return with(k9(), "tail-lift", answer(DONOR, "3.12", CodingState.FOR_ANOTHER));
+    }
+
     /** K10: a new spreader. */
     static VehicleFacts k10() {
         return with(

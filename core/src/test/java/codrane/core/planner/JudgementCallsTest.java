@@ -37,61 +37,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Where practitioners differ, what law says, and what a person overrules. */
 class JudgementCallsTest {
-    private static VehicleFacts fits() {
-        return Cases.with(Cases.k9(), "tail-lift", Cases.answer(Cases.DONOR, "3.12", CodingState.FOR_ANOTHER));
-    }
-
-    /** Fits, and is not the newest: engine of the Almery. */
-    private static VehicleFacts fitsButOlder() {
-        return Cases.with(
-                Cases.healthy(JobKind.REPLACE_MODULE, Packs.load("brennick-almery"), Cases.ALMERY)
-                        .with(Cases.part("body", PartOrigin.NEW, PartFacts.Old.GONE)),
-                "body",
-                Cases.answer("", "3.30", CodingState.BLANK));
-    }
-
-    @Test
-    void programOrCode_wordingAsksForProgramming_followsTheMakerAndKeepsTheSentence() {
-        Plan plan = Planner.plan(fitsButOlder().with(Aids.NONE.withWording("Fit the module. Program the module.")));
-        assertThat(kinds(plan)).contains(Kind.PROGRAM);
-        assertThat(reason(plan, "program-or-code")).isEqualTo("The service information says: \"Program the module.\".");
-    }
-
-    @Test
-    void programOrCode_wordingAsksForConfiguring_codesOnlyAndKeepsTheSentence() {
-        Plan plan =
-                Planner.plan(fitsButOlder().with(Aids.NONE.withWording("Configure it; programming is not needed.")));
-        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
-        assertThat(reason(plan, "program-or-code")).contains("Configure it; programming is not needed.");
-    }
-
-    @Test
-    void programOrCode_newestIsInItAlready_isNotProgrammedWhateverTheWording() {
-        Plan plan = Planner.plan(fits().with(Aids.NONE.withWording("Program the tail lift.")));
-        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
-        assertThat(reason(plan, "program-or-code")).contains("newest software is in it already");
-    }
-
-    @Test
-    void programOrCode_overruled_programsAndSaysWhoAndWhy() {
-        Plan plan = Planner.plan(overruled(fits(), School.SOFTWARE, "program"));
-        assertThat(operation(plan, Kind.PROGRAM, "tail-lift").reasons())
-                .contains("Overruled by lead: tried on the twin before.");
-    }
-
-    @Test
-    void programOrCode_overruledToCodeOnly_saysThatTheSoftwareStaysOld() {
-        Plan plan = Planner.plan(overruled(Cases.k9(), School.SOFTWARE, "code-only"));
-        assertThat(kinds(plan)).doesNotContain(Kind.PROGRAM);
-        assertThat(reason(plan, "program-or-code")).contains("3.08 stays, though the vehicle needs 3.12");
-    }
-
-    @Test
-    void programOrCode_missingApplication_canNotBeOverruled() {
-        Plan plan = Planner.plan(overruled(Cases.k10(), School.SOFTWARE, "code-only"));
-        assertThat(plan.blocks()).singleElement().asString().contains("Take the overrule back");
-    }
-
     @Test
     void written_silentModule_isBlockedThoughItsSettingsWereChosen() {
         assertThat(reason(
@@ -154,7 +99,7 @@ class JudgementCallsTest {
     @Test
     void neighbours_levelSetWithoutProgramming_doesNotStartWithIt() {
         Policy level = new Policy(Map.of(School.NEIGHBOURS, "level-set"), List.of());
-        assertThat(kinds(Planner.plan(oldBrakes(fits()).with(level)))).doesNotContain(Kind.PROGRAM);
+        assertThat(kinds(Planner.plan(oldBrakes(Cases.fits()).with(level)))).doesNotContain(Kind.PROGRAM);
     }
 
     @Test
@@ -270,20 +215,21 @@ class JudgementCallsTest {
     void voltage_demandingModule_needsTheHigherWindow() {
         assertThat(reason(Planner.plan(Cases.k15()), "hold-the-voltage")).contains("13.7 V to start");
         assertThat(reason(Planner.plan(Cases.k9()), "hold-the-voltage")).contains("13.3 V to start");
-        assertThat(reason(Planner.plan(fits()), "hold-the-voltage")).contains("12.9 V to start");
+        assertThat(reason(Planner.plan(Cases.fits()), "hold-the-voltage")).contains("12.9 V to start");
     }
 
     @Test
     void voltage_heldForCodingByPolicy_isTheHigherOne() {
         Policy held = new Policy(Map.of(School.CODING_VOLTAGE, "held"), List.of());
-        assertThat(reason(Planner.plan(fits().with(held)), "hold-the-voltage")).contains("13.3 V to start");
+        assertThat(reason(Planner.plan(Cases.fits().with(held)), "hold-the-voltage"))
+                .contains("13.3 V to start");
     }
 
     @Test
     void link_moduleThatInsists_isWiredWhateverThePolicy() {
         Policy wireless =
                 new Policy(Map.of(School.CODING_LINK, "wireless", School.PROGRAMMING_LINK, "wireless"), List.of());
-        assertThat(reason(Planner.plan(fits().with(wireless)), "wired-or-wireless"))
+        assertThat(reason(Planner.plan(Cases.fits().with(wireless)), "wired-or-wireless"))
                 .startsWith("By cable: Tail lift");
         assertThat(reason(Planner.plan(Cases.k19(JobKind.CHANGE_SETTING).with(wireless)), "wired-or-wireless"))
                 .startsWith("Wireless is allowed");
@@ -357,18 +303,18 @@ class JudgementCallsTest {
     @Test
     void programOrCode_byPolicy_countsLikeAnOverrule() {
         Policy always = new Policy(Map.of(School.SOFTWARE, "program"), List.of());
-        assertThat(operation(Planner.plan(fits().with(always)), Kind.PROGRAM, "tail-lift")
+        assertThat(operation(Planner.plan(Cases.fits().with(always)), Kind.PROGRAM, "tail-lift")
                         .reasons())
                 .contains("Workshop policy.");
     }
 
     @Test
     void part_notMountedYet_isProvedASecondTime() {
-        VehicleFacts loose = fits().with(fits().part().with(PartFacts.State.CONNECTED));
+        VehicleFacts loose = Cases.fits().with(Cases.fits().part().with(PartFacts.State.CONNECTED));
         assertThat(operation(Planner.plan(loose), Kind.FUNCTION_TEST, "tail-lift")
                         .prompts())
                 .contains("It is not mounted yet: mount it, then scan and try it once more");
-        assertThat(operation(Planner.plan(fits()), Kind.FUNCTION_TEST, "tail-lift")
+        assertThat(operation(Planner.plan(Cases.fits()), Kind.FUNCTION_TEST, "tail-lift")
                         .prompts())
                 .isEmpty();
     }
