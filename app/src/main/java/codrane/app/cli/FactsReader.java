@@ -185,14 +185,15 @@ final class FactsReader extends AskedJson {
                             + String.join(", ", pack.modules().keySet()) + "?");
             return PartFacts.NONE;
         }
-        JsonNode part = object("part", Set.of("origin", "state", "old", "offered", "fitted"));
+        JsonNode part = object("part", Set.of("origin", "state", "old", "offered", "fitted", "told"));
         return new PartFacts(
                 module.isEmpty() ? Optional.empty() : Optional.of(module),
                 constant(part, "origin", "part.origin", PartOrigin.values()),
                 constant(part, "state", "part.state", PartFacts.State.values()),
                 constant(part, "old", "part.old", PartFacts.Old.values()),
                 part.path("offered").asString(""),
-                part.path("fitted").asString(""));
+                part.path("fitted").asString(""),
+                part.path("told").asString(""));
     }
 
     private Map<String, ModuleAnswer> answers(Pack pack) {

@@ -55,19 +55,26 @@ final class PlanFacts {
                 facts.job().origin(),
                 facts.intake().details().partState().map(PlanFacts::state),
                 old(facts),
-                offered(facts, scan),
-                facts.decided().notes().fitted());
+                facts.decided().notes().offered(),
+                facts.decided().notes().fitted(),
+                told(facts, scan));
     }
 
-    /** The number on the label; else the one that the part itself tells. */
-    static String offered(JobFacts facts, ScanRecord scan) {
-        String label = facts.decided().notes().offered();
-        if (!label.isEmpty()) return label;
+    /** The number that the part tells; while it is still in its box, it is the old module that answers. */
+    private static String told(JobFacts facts, ScanRecord scan) {
+        boolean boxed = facts.intake().details().partState().equals(Optional.of(IntakeNotes.PartState.BOXED));
+        if (boxed) return "";
         return facts.job()
                 .replacedModule()
                 .map(id -> scan.readings().getOrDefault(id, ModuleReading.silent(id)))
                 .flatMap(reading -> reading.text(Ident.PART))
                 .orElse("");
+    }
+
+    /** The number on the label; else the one that the part itself tells. */
+    static String offered(JobFacts facts, ScanRecord scan) {
+        String label = facts.decided().notes().offered();
+        return label.isEmpty() ? told(facts, scan) : label;
     }
 
     private static PartFacts.State state(IntakeNotes.PartState state) {

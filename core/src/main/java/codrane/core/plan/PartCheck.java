@@ -6,6 +6,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.pack.VinLock;
 import codrane.core.part.PartNumber;
 import codrane.core.part.PartNumber.Fit;
+import codrane.core.part.PartNumber.Verdict;
 import codrane.core.scan.CodingState;
 import codrane.core.vin.Vin;
 import java.util.ArrayList;
@@ -24,7 +25,7 @@ import java.util.stream.Collectors;
  * @param ifWrong what happens if it is the wrong one
  */
 public record PartCheck(
-        Optional<PartNumber.Verdict> verdict,
+        Optional<Verdict> verdict,
         VinLock lock,
         String year,
         boolean yearFits,
@@ -45,10 +46,27 @@ public record PartCheck(
         return of(
                 facts.pack(),
                 module,
-                fitted,
-                facts.part().offered(),
+                verdict(module, fitted, facts.part().offered(), facts.part().told()),
                 Optional.of(facts.vin()),
                 answer.answers() ? Optional.of(answer) : Optional.empty());
+    }
+
+    /** Label and part may say different things: the worse of the two counts, and the difference is said. */
+    private static Optional<Verdict> verdict(PackModule module, String fitted, String label, String told) {
+        Optional<Verdict> byLabel = verdict(module, fitted, label);
+        Optional<Verdict> byPart = verdict(module, fitted, told);
+        boolean same = PartNumber.canonical(label).equals(PartNumber.canonical(told));
+        if (same || byLabel.isEmpty() || byPart.isEmpty()) return byLabel.or(() -> byPart);
+        Verdict worse = byPart.get().fit().compareTo(byLabel.get().fit()) > 0 ? byPart.get() : byLabel.get();
+        return Optional.of(new Verdict(
+                worse.fit(),
+                worse.reason() + " Its label says " + label.strip() + ", the part itself tells " + told.strip() + "."));
+    }
+
+    private static Optional<Verdict> verdict(PackModule module, String fitted, String number) {
+        return number.isBlank()
+                ? Optional.empty()
+                : Optional.of(PartNumber.compare(fitted, number, module.parts().numbering()));
     }
 
     /**
@@ -62,9 +80,11 @@ public record PartCheck(
             String offered,
             Optional<Vin> vin,
             Optional<ModuleAnswer> answer) {
-        Optional<PartNumber.Verdict> verdict = offered.isBlank()
-                ? Optional.empty()
-                : Optional.of(PartNumber.compare(fitted, offered, module.parts().numbering()));
+        return of(pack, module, verdict(module, fitted, offered), vin, answer);
+    }
+
+    private static PartCheck of(
+            Pack pack, PackModule module, Optional<Verdict> verdict, Optional<Vin> vin, Optional<ModuleAnswer> answer) {
         boolean yearFits = vin.map(v ->
                         years(pack, v).stream().anyMatch(y -> module.parts().madeFor(y)))
                 .orElse(true);
@@ -152,7 +172,7 @@ public record PartCheck(
     /** Whether the number and the year say that it is the right part. */
     public boolean fits() {
         return yearFits
-                && verdict.map(PartNumber.Verdict::fit)
+                && verdict.map(Verdict::fit)
                         .filter(f -> f == Fit.SAME || f == Fit.ACCEPTED_SUFFIX || f == Fit.SUCCESSOR)
                         .isPresent();
     }

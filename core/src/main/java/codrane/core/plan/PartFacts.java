@@ -8,8 +8,9 @@ import java.util.Optional;
  * @param module pack id; empty when the job is about no single module
  * @param state of the new part
  * @param old where the old module is, and whether it speaks
- * @param offered part number of the new part; empty when nobody knows it
+ * @param offered part number on the new part's label; empty when nobody read it
  * @param fitted part number of the old one; empty when nobody knows it, then the pack's counts
+ * @param told part number that the new part tells when it is scanned; empty when it was not
  */
 public record PartFacts(
         Optional<String> module,
@@ -17,10 +18,11 @@ public record PartFacts(
         Optional<State> state,
         Optional<Old> old,
         String offered,
-        String fitted) {
+        String fitted,
+        String told) {
     /** The job is about no single module. */
     public static final PartFacts NONE =
-            new PartFacts(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), "", "");
+            new PartFacts(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), "", "", "");
 
     /** How far the new part is. */
     public enum State {
@@ -60,24 +62,28 @@ public record PartFacts(
 
     /** A module that stays in its place. */
     public static PartFacts of(String module) {
-        return new PartFacts(Optional.of(module), Optional.empty(), Optional.empty(), Optional.empty(), "", "");
+        return new PartFacts(Optional.of(module), Optional.empty(), Optional.empty(), Optional.empty(), "", "", "");
     }
 
     public PartFacts with(PartOrigin other) {
-        return new PartFacts(module, Optional.of(other), state, old, offered, fitted);
+        return new PartFacts(module, Optional.of(other), state, old, offered, fitted, told);
     }
 
     public PartFacts with(Old other) {
-        return new PartFacts(module, origin, state, Optional.of(other), offered, fitted);
+        return new PartFacts(module, origin, state, Optional.of(other), offered, fitted, told);
     }
 
     public PartFacts with(State other) {
-        return new PartFacts(module, origin, Optional.of(other), old, offered, fitted);
+        return new PartFacts(module, origin, Optional.of(other), old, offered, fitted, told);
     }
 
     /** @param offered number of the new part */
     public PartFacts withNumbers(String fitted, String offered) {
-        return new PartFacts(module, origin, state, old, offered, fitted);
+        return new PartFacts(module, origin, state, old, offered, fitted, told);
+    }
+
+    public PartFacts withTold(String number) {
+        return new PartFacts(module, origin, state, old, offered, fitted, number);
     }
 
     /** Whether the old module's coding can still be had, or was. */

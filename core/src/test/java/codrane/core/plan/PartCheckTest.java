@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.fault.Fault;
 import codrane.core.fault.FaultCode;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Packs;
@@ -13,8 +14,11 @@ import codrane.core.scan.CodingState;
 import codrane.core.scan.ModuleReading.Presence;
 import codrane.core.vin.Vin;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class PartCheckTest {
     private static final Pack LORNE = Packs.lorne();
@@ -41,6 +45,27 @@ class PartCheckTest {
         assertThat(part.parts().madeFor(2017)).isFalse();
         assertThat(part.parts().madeFor(2018)).isTrue();
         assertThat(later.module("body").parts().madeFor(1990)).isTrue(); // the pack names none
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "BK-67220-B3, BK-67220-B2, ACCEPTED_SUFFIX, true", // label and part: the worse counts
+        "BK-67220-B2, BK-67220-B3, ACCEPTED_SUFFIX, true",
+        "BK-67220-B3, BK-46002-B3, DOES_NOT_FIT, true",
+        "BK-67220-D4, BK-67220-B3, ASK_THE_PARTS_DESK, true",
+        "bk67220b3, BK-67220-B3, SAME, false",
+        "'', BK-46002-B3, DOES_NOT_FIT, false",
+        "BK-67220-B3, '', SAME, false"
+    })
+    void of_labelAgainstWhatThePartTells_takesTheWorseAndSaysTheDifference(
+            String label, String told, Fit fit, boolean said) {
+        VehicleFacts facts = VehicleFacts.of(JobKind.REPLACE_MODULE, LORNE, VIN, Map.of(), new Gateway.None())
+                .with(PartFacts.of("tail-lift")
+                        .withNumbers("BK-67220-B3", label)
+                        .withTold(told));
+        var verdict = PartCheck.of(facts).verdict().orElseThrow();
+        assertThat(verdict.fit()).isEqualTo(fit);
+        assertThat(verdict.reason().contains("the part itself tells")).isEqualTo(said);
     }
 
     @Test

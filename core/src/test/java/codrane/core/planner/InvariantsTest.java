@@ -269,7 +269,8 @@ class InvariantsTest {
                     perhaps(List.of(PartFacts.State.values())),
                     perhaps(List.of(PartFacts.Old.values())),
                     random.nextInt(4) == 0 ? "BK-67220-B3" : "",
-                    "");
+                    "",
+                    random.nextInt(4) == 0 ? "BK-67220-B2" : "");
         }
 
         private Wishes wishes() {
