@@ -8,6 +8,7 @@ import codrane.core.run.RunState;
 import codrane.link.LinkLostException;
 import codrane.link.run.RunLoop;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
 import java.util.Set;
@@ -23,6 +24,7 @@ import org.springframework.stereotype.Component;
 public class RunService implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
     private static final Duration WATCH = Duration.ofSeconds(2);
+    private static final Duration WRITTEN_WITHIN = Duration.ofSeconds(5);
 
     private final RunStore store;
     private final Leases leases;
@@ -32,6 +34,9 @@ public class RunService implements SmartLifecycle {
     private final InstantSource time;
     private final TraceStore traces;
     private final Set<Long> active = ConcurrentHashMap.newKeySet();
+    /** Runs whose end and trace are being written down. */
+    private final Set<Long> ending = ConcurrentHashMap.newKeySet();
+
     private ThreadPoolTaskScheduler watch;
 
     RunService(Records records, TraceStore traces, Leases leases, LiveHub hub, InstantSource time) {
@@ -96,6 +101,7 @@ public class RunService implements SmartLifecycle {
                 BenchGates gates = new BenchGates(order, link, progress, renew, time);
                 return new RunLoop(link, order.pack(), order.image(), gates, journal).run(state);
             });
+            ending.add(runId);
             ended(order, runId, end, journal);
             leases.release(order.bench().name(), fence);
         } catch (BenchInterface.BusyException e) {
@@ -117,6 +123,7 @@ public class RunService implements SmartLifecycle {
                     "Keep the power on, then recover the run.");
         } finally {
             keepTrace(order, runId);
+            ending.remove(runId);
             active.remove(runId);
             progress.ended();
         }
@@ -170,6 +177,17 @@ public class RunService implements SmartLifecycle {
     public void stop() {
         if (watch != null) watch.shutdown();
         watch = null;
+        awaitEnds();
+    }
+
+    /** A run that has ended is written down whole before the application stops. */
+    private void awaitEnds() {
+        Instant until = time.instant().plus(WRITTEN_WITHIN);
+        try {
+            while (!ending.isEmpty() && time.instant().isBefore(until)) Thread.sleep(20);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     @Override
