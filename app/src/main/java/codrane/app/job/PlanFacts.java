@@ -60,10 +60,11 @@ final class PlanFacts {
                 told(facts, scan));
     }
 
-    /** The number that the part tells; while it is still in its box, it is the old module that answers. */
+    /** The number that the part tells; while it is in its box, or the old module in its place, that one answers. */
     private static String told(JobFacts facts, ScanRecord scan) {
         boolean boxed = facts.intake().details().partState().equals(Optional.of(IntakeNotes.PartState.BOXED));
-        if (boxed) return "";
+        boolean oldInPlace = old(facts).equals(Optional.of(PartFacts.Old.SPEAKS));
+        if (boxed || oldInPlace) return "";
         return facts.job()
                 .replacedModule()
                 .map(id -> scan.readings().getOrDefault(id, ModuleReading.silent(id)))

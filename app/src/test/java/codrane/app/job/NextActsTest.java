@@ -46,6 +46,18 @@ class NextActsTest {
     }
 
     @Test
+    void vehicleFacts_oldModuleInItsPlace_itsNumberIsNotTakenForTheNewParts() {
+        Moment moment = new Moment().scanned(USED);
+        assertThat(told(moment)).isEqualTo("BK-67220-B3");
+        moment.intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.STILL_IN);
+        assertThat(told(moment)).isEmpty();
+    }
+
+    private static String told(Moment moment) {
+        return moment.facts().vehicleFacts(moment.before.orElseThrow()).part().told();
+    }
+
+    @Test
     void next_vehicleReadAgainAfterThePlanWasAgreed_isPlannedAgain() {
         Moment moment = atPrepare();
         moment.before = Optional.of(new ScanRecord(7, T0.plusSeconds(30), "tech", USED));
