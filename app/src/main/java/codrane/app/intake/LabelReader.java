@@ -29,7 +29,7 @@ public class LabelReader {
     }
 
     public Seen read(byte[] upload) {
-        Optional<BufferedImage> image = Picture.read(upload);
+        Optional<BufferedImage> image = Picture.readLabel(upload);
         if (image.isEmpty()) return new Seen.Nothing("This is no picture that can be read.");
         int width = image.get().getWidth();
         int height = image.get().getHeight();

@@ -54,10 +54,38 @@ class PictureTest {
     @Test
     void read_claimOfTooManyPoints_isRefusedBeforeItIsDecoded() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(10, 10, BufferedImage.TYPE_INT_RGB), "bmp", out);
+        ImageIO.write(new BufferedImage(10, 10, BufferedImage.TYPE_INT_RGB), "png", out);
         byte[] bomb = out.toByteArray();
-        bomb[18] = bomb[19] = bomb[22] = bomb[23] = (byte) 0x7F; // 32,639 by 32,639 points in 300 octets
+        bomb[18] = bomb[19] = bomb[22] = bomb[23] = (byte) 0x7F; // 32,639 by 32,639 points in 100 octets
         assertThat(Picture.read(bomb)).isEmpty();
+    }
+
+    @Test
+    void read_otherFormats_areRefused() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(10, 10, BufferedImage.TYPE_INT_RGB), "bmp", out);
+        assertThat(Picture.read(out.toByteArray())).isEmpty();
+    }
+
+    /** A small file may hold 49 million points of eight octets: 392 MB if it were decoded whole. */
+    @Test
+    void read_manyPointsOfSixteenBits_takesLittleMemory() throws IOException {
+        byte[] png = Pngs.sixteenBits(7000, 7000);
+        assertThat(png.length).isLessThan(2_000_000);
+        long before = allocated();
+        BufferedImage image = Picture.read(png).orElseThrow();
+        assertThat(Math.max(image.getWidth(), image.getHeight())).isBetween(1600, 3200);
+        long held = (long) image.getWidth()
+                * image.getHeight()
+                * image.getColorModel().getPixelSize()
+                / 8;
+        assertThat(held).isLessThan(40_000_000);
+        assertThat(allocated() - before).isLessThan(200_000_000);
+    }
+
+    private static long allocated() {
+        return ((com.sun.management.ThreadMXBean) java.lang.management.ManagementFactory.getThreadMXBean())
+                .getCurrentThreadAllocatedBytes();
     }
 
     @Test
