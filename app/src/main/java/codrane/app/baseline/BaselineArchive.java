@@ -9,7 +9,9 @@ import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -72,11 +74,21 @@ final class BaselineArchive {
         return text.toString();
     }
 
+    /** A table program runs what begins like a formula: such a cell gets an apostrophe before it. */
+    private static void row(CSVPrinter printer, String... cells) throws IOException {
+        List<String> safe = new ArrayList<>();
+        for (String cell : cells) {
+            boolean formula = !cell.isEmpty() && "=+-@\t\r\n".indexOf(cell.charAt(0)) >= 0;
+            safe.add(formula ? "'" + cell : cell);
+        }
+        printer.printRecord(safe);
+    }
+
     private static String identification(BaselineFile file) {
         return csv(new String[] {"module", "what", "value"}, printer -> {
             for (var module : file.modules())
                 for (var entry : module.identification().entrySet())
-                    printer.printRecord(module.id(), entry.getKey(), entry.getValue());
+                    row(printer, module.id(), entry.getKey(), entry.getValue());
         });
     }
 
@@ -84,10 +96,9 @@ final class BaselineArchive {
         return csv(new String[] {"module", "block", "setting", "value", "raw"}, printer -> {
             for (var module : file.modules())
                 for (var block : module.coding()) {
-                    printer.printRecord(
-                            module.id(), block.id(), "", "", block.raw().hex());
+                    row(printer, module.id(), block.id(), "", "", block.raw().hex());
                     for (var value : block.values().entrySet())
-                        printer.printRecord(module.id(), block.id(), value.getKey(), value.getValue(), "");
+                        row(printer, module.id(), block.id(), value.getKey(), value.getValue(), "");
                 }
         });
     }
@@ -96,7 +107,8 @@ final class BaselineArchive {
         return csv(new String[] {"module", "kind", "key", "value", "unit", "raw"}, printer -> {
             for (var module : file.modules()) {
                 for (var m : module.live())
-                    printer.printRecord(
+                    row(
+                            printer,
                             module.id(),
                             "live",
                             m.key(),
@@ -104,7 +116,8 @@ final class BaselineArchive {
                             m.unit(),
                             m.raw().hex());
                 for (var m : module.adaptations())
-                    printer.printRecord(
+                    row(
+                            printer,
                             module.id(),
                             "adaptation",
                             m.key(),
@@ -119,7 +132,7 @@ final class BaselineArchive {
         return csv(new String[] {"module", "code", "status", "title"}, printer -> {
             for (var module : file.modules())
                 for (var fault : module.faults())
-                    printer.printRecord(module.id(), fault.code(), fault.status(), fault.title());
+                    row(printer, module.id(), fault.code(), String.valueOf(fault.status()), fault.title());
         });
     }
 

@@ -114,4 +114,35 @@ class BaselineArchiveTest {
             assertThat(BaselineArchive.take(damaged)).isNotNull();
         }
     }
+
+    /** A module may tell anything: no cell of a table begins like a formula. */
+    @Test
+    void zip_textsLikeFormulas_areNoFormulasInTables() throws IOException {
+        BaselineFile file = ((BaselineArchive.Taken.Good)
+                        BaselineArchive.take(BASELINE.json().getBytes(StandardCharsets.UTF_8)))
+                .file();
+        BaselineFile.Module told = new BaselineFile.Module(
+                "body",
+                "answers",
+                java.util.Map.of("part", "=1+1", "serial", "@sum(a1)", "hardware", "-2", "software", "+3"),
+                List.of(),
+                List.of(),
+                true,
+                List.of(),
+                List.of());
+        BaselineFile odd = new BaselineFile(
+                file.vin(), file.pack(), file.takenAt(), file.key(), List.of(told), List.of(), file.order());
+        byte[] archive = BaselineArchive.zip(BASELINE.json(), odd);
+        try (java.util.zip.ZipInputStream zip =
+                new java.util.zip.ZipInputStream(new java.io.ByteArrayInputStream(archive))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                String text = new String(zip.readAllBytes(), StandardCharsets.UTF_8);
+                if (!entry.getName().endsWith(".csv")) continue;
+                for (String line : text.split("\r\n"))
+                    for (String cell : line.split(",")) assertThat(cell).doesNotMatch("\"?[=+\\-@].*");
+                if (entry.getName().startsWith("identification"))
+                    assertThat(text).contains("'=1+1", "'-2");
+            }
+        }
+    }
 }
