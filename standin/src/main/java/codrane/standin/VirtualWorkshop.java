@@ -167,7 +167,9 @@ public final class VirtualWorkshop {
                 .map(t -> CalibrationWriter.image(((RunTask.Program) t).start(), content(t.module())))
                 .findFirst()
                 .orElseGet(MemoryImage::new);
-        return new RunLoop(link, vehicle.pack(), image, new OpenGates(), journal).run(start);
+        return new RunLoop(link, vehicle.pack(), image, new OpenGates(), journal)
+                .run(start)
+                .action();
     }
 
     /** A journal that keeps nothing. */
@@ -183,12 +185,12 @@ public final class VirtualWorkshop {
 
     private final class OpenGates implements RunGates {
         @Override
-        public Verdict awaitPower(PowerWindow window) {
+        public Verdict awaitPower(RunState state, PowerWindow window) {
             return new Verdict.Open();
         }
 
         @Override
-        public Verdict awaitKeyOn(String prompt) {
+        public Verdict awaitKeyOn(RunState state, String prompt) {
             return new Verdict.Open();
         }
 
@@ -198,7 +200,9 @@ public final class VirtualWorkshop {
         }
 
         @Override
-        public void beforeBlock(RunState state) {}
+        public Verdict beforeSending(RunState state) {
+            return new Verdict.Open();
+        }
 
         @Override
         public void pause(Duration span) {

@@ -51,6 +51,11 @@ public record RunState(
         return new RunState(tasks, index, Phase.BEGIN, true, 0, 0, 0, 0);
     }
 
+    /** After a stop where nothing was half written. */
+    public static RunState goOn(List<RunTask> tasks, int index) {
+        return new RunState(tasks, index, Phase.BEGIN, false, 0, 0, 0, 0);
+    }
+
     public boolean finished() {
         return index >= tasks.size();
     }
@@ -75,6 +80,11 @@ public record RunState(
         if (payload == 0 || !(task() instanceof RunTask.Program program)) return 0;
         long left = program.start() + program.length() - from;
         return (int) ((left + payload - 1) / payload);
+    }
+
+    /** The last block that was sent, 1..{@link #blocks()}; 0 when none. */
+    public int blockSent() {
+        return Math.min(block, blocks());
     }
 
     /** Data octets confirmed by the module, those before the resume address included. */

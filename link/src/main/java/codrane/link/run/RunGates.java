@@ -14,15 +14,20 @@ public interface RunGates {
         record Closed(String reason, String nextStep) implements Verdict {}
     }
 
-    Verdict awaitPower(PowerWindow window);
+    /** Between tasks this waits for as long as it takes; only before anything was done may it close for want of power. */
+    Verdict awaitPower(RunState state, PowerWindow window);
 
-    Verdict awaitKeyOn(String prompt);
+    /** As {@link #awaitPower}. */
+    Verdict awaitKeyOn(RunState state, String prompt);
 
     /** Asked before every request that is not a mere read. */
     OperationMatrix.Verdict permit(OperationMatrix.Operation operation);
 
-    /** Returns when the next block may go: holds the run while the voltage is low. */
-    void beforeBlock(RunState state);
+    /**
+     * Asked before anything is sent: closed when the run was told to stop. Before a block it also holds the run while the
+     * voltage is low.
+     */
+    Verdict beforeSending(RunState state);
 
     void pause(Duration time);
 }

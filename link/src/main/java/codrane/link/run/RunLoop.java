@@ -17,7 +17,7 @@ import codrane.link.scan.VehicleScanner;
 
 /** Runs the run engine to its end on the calling thread. */
 public final class RunLoop {
-    private final DiagnosticLink link;
+    private final SessionKeeper link;
     private final Pack pack;
     private final MemoryImage image;
     private final RunGates gates;
@@ -25,28 +25,39 @@ public final class RunLoop {
 
     /** @param image data of the download; empty when the run has none */
     public RunLoop(DiagnosticLink link, Pack pack, MemoryImage image, RunGates gates, RunJournal journal) {
-        this.link = link;
+        this.link = new SessionKeeper(link);
         this.pack = pack;
         this.image = image;
         this.gates = gates;
         this.journal = journal;
     }
 
-    /** @return {@code Finished} or {@code Stopped}; a lost link is a stop that needs recovery */
-    public RunAction run(RunState start) {
+    /** @return where it ended, with {@code Finished} or {@code Stopped}; a lost link is a stop that needs recovery */
+    public Step run(RunState start) {
         Step step = RunMachine.next(start, new RunEvent.Proceed());
         while (true) {
-            if (step.action() instanceof RunAction.Finished || step.action() instanceof RunAction.Stopped)
-                return step.action();
+            if (step.action() instanceof RunAction.Finished || step.action() instanceof RunAction.Stopped) return step;
+            int index = step.state().index();
             try {
                 step = advance(step);
             } catch (LinkLostException e) {
-                return new RunAction.Stopped(
-                        true,
-                        "The link was lost: " + e.getMessage(),
-                        "Keep the power on, reconnect, then recover the run.");
+                return new Step(
+                        step.state(),
+                        new RunAction.Stopped(
+                                true,
+                                "The link was lost: " + e.getMessage(),
+                                "Keep the power on, reconnect, then recover the run."));
             }
+            if (step.state().index() != index) link.release(); // the next module's session is another one
         }
+    }
+
+    /**
+     * Keeps the module's session while the run's own thread waits for something else than the wire. For another thread,
+     * about once a second.
+     */
+    public void keepSession() {
+        link.keep();
     }
 
     private Step advance(Step step) {
@@ -54,8 +65,8 @@ public final class RunLoop {
         return switch (step.action()) {
             case RunAction.Send send -> send(state, send);
             case RunAction.SendBlock block -> block(state, block);
-            case RunAction.AwaitPower power -> gate(state, gates.awaitPower(power.window()));
-            case RunAction.AwaitKeyOn key -> gate(state, gates.awaitKeyOn(key.prompt()));
+            case RunAction.AwaitPower power -> gate(state, gates.awaitPower(state, power.window()));
+            case RunAction.AwaitKeyOn key -> gate(state, gates.awaitKeyOn(state, key.prompt()));
             case RunAction.Pause pause -> {
                 gates.pause(pause.time());
                 yield RunMachine.next(state, new RunEvent.Proceed());
@@ -69,6 +80,8 @@ public final class RunLoop {
         if (gates.permit(send.operation()) instanceof OperationMatrix.Verdict.Refused(String reason)) {
             return stopped(state, reason, "Authorise at Unlock, then run again.");
         }
+        if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep))
+            return stopped(state, reason, nextStep);
         return exchange(state, send, send.module(), send.request());
     }
 
@@ -76,7 +89,8 @@ public final class RunLoop {
         if (gates.permit(OperationMatrix.Operation.PROGRAM) instanceof OperationMatrix.Verdict.Refused(String reason)) {
             return stopped(state, reason, "Authorise at Unlock, then recover the run.");
         }
-        gates.beforeBlock(state);
+        if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep))
+            return stopped(state, reason, nextStep);
         Bytes data = image.read(block.address(), block.length());
         return exchange(state, block, block.module(), Requests.transferData(block.counter(), data));
     }

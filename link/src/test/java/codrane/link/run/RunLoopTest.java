@@ -21,6 +21,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -42,6 +43,7 @@ class RunLoopTest {
     private final Set<Operation> refused = EnumSet.noneOf(Operation.class);
     private RunGates.Verdict power = new RunGates.Verdict.Open();
     private RunGates.Verdict key = new RunGates.Verdict.Open();
+    private Optional<RunState.Phase> stopBefore = Optional.empty();
     private int loseAfter = Integer.MAX_VALUE;
 
     private final class Link implements DiagnosticLink {
@@ -91,12 +93,12 @@ class RunLoopTest {
 
     private final class Gates implements RunGates {
         @Override
-        public Verdict awaitPower(PowerWindow window) {
+        public Verdict awaitPower(RunState state, PowerWindow window) {
             return power;
         }
 
         @Override
-        public Verdict awaitKeyOn(String prompt) {
+        public Verdict awaitKeyOn(RunState state, String prompt) {
             return key;
         }
 
@@ -108,8 +110,11 @@ class RunLoopTest {
         }
 
         @Override
-        public void beforeBlock(RunState state) {
-            happened.add("block " + state.block());
+        public Verdict beforeSending(RunState state) {
+            if (state.phase() == RunState.Phase.TRANSFER) happened.add("block " + state.block());
+            return stopBefore.equals(Optional.of(state.phase()))
+                    ? new Verdict.Closed("Codrane was told to stop.", "Go on.")
+                    : new Verdict.Open();
         }
 
         @Override
@@ -130,7 +135,9 @@ class RunLoopTest {
 
     private RunAction run(RunTask... tasks) {
         var image = CalibrationWriter.image(0x80000, new byte[2000]);
-        return new RunLoop(new Link(), LORNE, image, new Gates(), new Journal()).run(RunState.begin(List.of(tasks)));
+        return new RunLoop(new Link(), LORNE, image, new Gates(), new Journal())
+                .run(RunState.begin(List.of(tasks)))
+                .action();
     }
 
     @Test
@@ -180,5 +187,15 @@ class RunLoopTest {
             loseAfter = after;
             assertThat(((RunAction.Stopped) run(PROGRAM, VIN)).lost()).isTrue();
         }
+    }
+
+    @Test
+    void run_toldToStop_endsBeforeTheNextRequestAndSaysWhetherTheModuleIsWhole() {
+        stopBefore = Optional.of(RunState.Phase.TRANSFER);
+        assertThat(((RunAction.Stopped) run(PROGRAM, VIN)).lost()).isTrue();
+        assertThat(happened).doesNotContain("sent 36");
+        stopBefore = Optional.of(RunState.Phase.WRITE);
+        assertThat(((RunAction.Stopped) run(VIN)).lost()).isFalse();
+        assertThat(happened).doesNotContain("sent 2e");
     }
 }
