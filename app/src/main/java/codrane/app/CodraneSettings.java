@@ -12,11 +12,18 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param demo whether the demo world is loaded and the next room can be entered
  * @param workshop its name, as the authorities have it
  * @param serviceUrl where the makers' services are
+ * @param hosts names under which pages may be asked for, besides those of this computer itself
  * @param interfaces those plugged into this node
  */
 @ConfigurationProperties("codrane")
 public record CodraneSettings(
-        Path packs, Path var, boolean demo, String workshop, String serviceUrl, List<InterfaceSettings> interfaces) {
+        Path packs,
+        Path var,
+        boolean demo,
+        String workshop,
+        String serviceUrl,
+        List<String> hosts,
+        List<InterfaceSettings> interfaces) {
     /**
      * @param kind can or doip
      * @param control address of the meter
@@ -35,6 +42,7 @@ public record CodraneSettings(
             String firmware) {}
 
     public CodraneSettings {
+        hosts = hosts == null ? List.of() : List.copyOf(hosts);
         interfaces = interfaces == null ? List.of() : List.copyOf(interfaces);
     }
 }

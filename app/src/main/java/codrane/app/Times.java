@@ -1,9 +1,12 @@
 package codrane.app;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.time.format.DateTimeParseException;
 import java.util.Locale;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** Instants for people, in the workshop's zone. */
@@ -12,6 +15,20 @@ public class Times {
     private static final DateTimeFormatter DAY_AND_TIME =
             DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
+
+    /** Later than anything here lasts. */
+    private static final int MOST_YEARS = 30;
+
+    /** A day as a form has it, from the given one on; empty when it is none, is over, or is absurdly far. */
+    public static Optional<LocalDate> dayFrom(LocalDate from, String text) {
+        try {
+            LocalDate day = LocalDate.parse(text.strip());
+            boolean sensible = !day.isBefore(from) && day.isBefore(from.plusYears(MOST_YEARS));
+            return sensible ? Optional.of(day) : Optional.empty();
+        } catch (DateTimeParseException e) {
+            return Optional.empty();
+        }
+    }
 
     public String at(Instant instant) {
         return DAY_AND_TIME.format(instant.atZone(ZoneId.systemDefault()));

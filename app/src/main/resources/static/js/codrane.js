@@ -3,12 +3,14 @@
 
 /* Above this an interface may give up in the middle of a run. */
 const HOT_CELSIUS = 75;
+/* Values are told once a second; after so long without one they are old. */
+const STALE_MILLIS = 5000;
 
 document.addEventListener('alpine:init', () => {
   /* The frame of a job: listens to its events. */
   Alpine.data('job', () => ({
     volts: '', heat: '', hot: false, series: '', key: '', link: '', out: false, known: true,
-    label: '', title: '', done: 0, total: 0, busy: false, hold: '',
+    label: '', title: '', done: 0, total: 0, busy: false, hold: '', stale: false, since: '',
     runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer', x: 100, progress: 0, strip: '', stripLeft: '',
     init() {
       const data = this.$root.dataset;
@@ -23,13 +25,23 @@ document.addEventListener('alpine:init', () => {
       this.running = data.running === 'true';
       this.strip = data.strip;
       if (this.running) this.left = 'measuring';
+      this.measured = data.measured === 'true';
+      this.told = this.seen = Date.now();
+      setInterval(() => this.age(), 1000);
       this.listen(data.events);
     },
     listen(url) {
       const source = new EventSource(url);
       source.onmessage = (message) => this.receive(JSON.parse(message.data));
+      source.onerror = () => { if (source.readyState === EventSource.CLOSED) setTimeout(() => this.listen(url), 3000); };
       window.addEventListener('pagehide', () => source.close());
       if (this.busy || this.running) this.watch();
+    },
+    /* Values that nobody confirms any more are shown as what they are: old. */
+    age() {
+      const oldest = this.measured ? Math.min(this.told, this.seen) : this.told;
+      this.stale = Date.now() - oldest > STALE_MILLIS;
+      if (this.stale) this.since = new Date(oldest).toLocaleTimeString('en-GB');
     },
     /* An event can be missed between the page and its stream: ask again when nothing is heard. */
     watch() {
@@ -37,7 +49,9 @@ document.addEventListener('alpine:init', () => {
       setInterval(() => { if (Date.now() - this.heard > 4000) freshen(); }, 1000);
     },
     receive(event) {
-      if (event.type === 'vitals') this.show(event);
+      this.told = Date.now();
+      if (event.type === 'alive') return;
+      if (event.type === 'vitals') { this.seen = this.told; this.show(event); }
       else this.heard = Date.now();
       if (event.type === 'task') this.task(event);
       if (event.type === 'run') this.run(event);
@@ -170,16 +184,116 @@ function labelReader(target) {
 /* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. */
 const WAY_MILLIS = 10000;
 let onTheWaySince = -WAY_MILLIS;
-document.addEventListener('submit', (event) => { onTheWaySince = event.timeStamp; });
+document.addEventListener('submit', (event) => { if (!event.defaultPrevented) onTheWaySince = event.timeStamp; });
 document.addEventListener('click', (event) => { if (event.target.closest('a[href]')) onTheWaySince = event.timeStamp; });
 function go(url, event) {
   onTheWaySince = event.timeStamp;
   location.href = url;
 }
+/* Nor into an error: until Codrane answers, what stands here stays. */
+const ASK_AGAIN_MILLIS = 2000;
+let freshening = false;
 function freshen() {
-  const wait = onTheWaySince + WAY_MILLIS - performance.now();
-  if (wait > 0) setTimeout(freshen, wait); else location.reload();
+  if (freshening) return;
+  freshening = true;
+  again(0);
 }
+function again(millis) {
+  setTimeout(() => {
+    const wait = onTheWaySince + WAY_MILLIS - performance.now();
+    if (wait > 0) { again(wait); return; }
+    fetch('/alive', { cache: 'no-store', redirect: 'manual' })
+      .then((r) => { if (r.ok || r.type === 'opaqueredirect') location.reload(); else again(ASK_AGAIN_MILLIS); })
+      .catch(() => again(ASK_AGAIN_MILLIS));
+  }, millis);
+}
+
+/* What was typed beside a button is not lost by it. Notes are kept first; what acts by itself is asked about. */
+const leaving = new WeakSet();
+function changed(form) {
+  return Array.from(form.elements).some((e) => {
+    if (!e.name || e.type === 'hidden' || e.type === 'file') return false;
+    if (e.type === 'checkbox' || e.type === 'radio') return e.checked !== e.defaultChecked;
+    if (e.tagName === 'SELECT') {
+      const first = Array.from(e.options).findIndex((o) => o.defaultSelected);
+      return e.selectedIndex !== Math.max(0, first);
+    }
+    return (e.tagName === 'INPUT' || e.tagName === 'TEXTAREA') && e.value !== e.defaultValue;
+  });
+}
+function beside(pressed) {
+  return Array.from(document.querySelectorAll('#main form')).filter((f) => {
+    return f !== pressed && f.method === 'post' && f.id !== 'act' && changed(f);
+  });
+}
+function say(pressed, sentence) {
+  const old = document.getElementById('typed-beside');
+  if (old) old.remove();
+  const line = document.createElement('p');
+  line.id = 'typed-beside';
+  line.className = 'refused';
+  line.setAttribute('role', 'alert');
+  line.textContent = sentence;
+  pressed.before(line);
+}
+/* Resolves to a sentence when it was refused, to an empty one when it was kept. */
+function keep(form) {
+  return fetch(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) })
+    .then((r) => r.text().then((text) => ({ ok: r.ok, page: new DOMParser().parseFromString(text, 'text/html') })))
+    .then((answer) => {
+      const refused = answer.page.querySelector('#main .refused[role=alert]');
+      if (!answer.ok || refused) return refused ? refused.textContent : 'What was typed could not be kept.';
+      const seen = answer.page.querySelector('input[name=seen]');
+      if (seen) document.querySelectorAll('input[name=seen]').forEach((i) => { i.value = seen.value; });
+      return '';
+    })
+    .catch(() => 'Codrane does not answer: nothing was done.');
+}
+function keepAll(forms) {
+  return forms.reduce((before, form) => before.then((said) => said || keep(form)), Promise.resolve(''));
+}
+document.addEventListener('submit', (event) => {
+  const pressed = event.target;
+  if (event.defaultPrevented || pressed.method !== 'post' || !pressed.closest('#main')) return;
+  if (leaving.has(pressed)) { remember(pressed); return; }
+  const typed = beside(pressed);
+  if (typed.length === 0) { remember(pressed); return; }
+  event.preventDefault();
+  const button = event.submitter;
+  const asks = typed.filter((f) => !f.hasAttribute('data-carry'));
+  leaving.add(pressed);
+  if (asks.length > 0) {
+    say(pressed, 'You typed something that was not sent: press its own button first, or this one again to leave it.');
+    asks[0].scrollIntoView({ block: 'center' });
+    return;
+  }
+  keepAll(typed).then((said) => {
+    if (said) { leaving.delete(pressed); say(pressed, said); } else pressed.requestSubmit(button);
+  });
+}, true);
+
+/* What was typed into a form that was refused stands there again. */
+const TYPED = 'codrane-typed';
+function remember(form) {
+  const fields = Array.from(form.elements)
+    .filter((e) => e.name && !['hidden', 'password', 'file', 'submit', 'button', 'checkbox', 'radio'].includes(e.type))
+    .map((e) => [e.name, e.value]);
+  sessionStorage.setItem(TYPED, JSON.stringify({ action: form.getAttribute('action'), fields: fields }));
+}
+document.addEventListener('DOMContentLoaded', () => {
+  const typed = JSON.parse(sessionStorage.getItem(TYPED) || 'null');
+  sessionStorage.removeItem(TYPED);
+  if (!typed || !document.querySelector('#main .refused[role=alert]')) return;
+  const form = Array.from(document.querySelectorAll('#main form')).find((f) => f.getAttribute('action') === typed.action);
+  if (!form) return;
+  const seen = {};
+  typed.fields.forEach(([name, value]) => {
+    seen[name] = (seen[name] || 0) + 1;
+    const fields = Array.from(form.elements).filter((e) => e.name === name && e.type !== 'hidden');
+    const field = fields[seen[name] - 1];
+    if (field && field.value === field.defaultValue) field.value = value;
+  });
+});
 
 function points(series, width, height, low, high) {
   const n = Math.max(1, series.length - 1);
@@ -218,6 +332,8 @@ document.addEventListener('keydown', (event) => {
   lastKey = event.timeStamp;
   const typing = /INPUT|TEXTAREA|SELECT/.test(event.target.tagName);
   if (event.ctrlKey && event.key === 'Enter') {
+    const own = typing ? event.target.form : null; /* in a field, that field's form and nothing else */
+    if (own) { event.preventDefault(); if (own.method === 'post') own.requestSubmit(); return; }
     const strong = document.querySelector('form[data-strong] button');
     if (strong) { event.preventDefault(); strong.click(); }
     return;

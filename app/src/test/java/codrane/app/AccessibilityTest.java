@@ -7,7 +7,6 @@ import codrane.app.job.BaselineActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
-import codrane.app.live.JobTasks;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -34,21 +33,11 @@ class AccessibilityTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm("0BKLR3A46MN004127", "looked at", "REPLACE_MODULE", "tail-lift", "NEW"), "lead");
         long number = ((JobIntake.Taken.Job) taken).number();
-        JobActs acts = app.bean(JobActs.class);
-        acts.benchCheck(number, "lead");
-        acts.scan(number, "lead");
-        await(app, number);
+        JobSteps steps = new JobSteps(app, number).toScanned();
         app.bean(BaselineActs.class).store(number, "", "lead");
-        await(app, number);
-        acts.plan(number, "lead");
+        steps.awaitTask();
+        app.bean(JobActs.class).plan(number, "lead");
         return number;
-    }
-
-    private static void await(App app, long number) throws InterruptedException {
-        JobTasks tasks = app.bean(JobTasks.class);
-        for (int i = 0;
-                i < 300 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
-                i++) Thread.sleep(50);
     }
 
     @Test
@@ -62,6 +51,8 @@ class AccessibilityTest {
                 "/shelf",
                 "/access",
                 "/tools",
+                "/people",
+                "/account",
                 "/next-room",
                 "/find?q=zzz",
                 "/jobs/999999/now"));

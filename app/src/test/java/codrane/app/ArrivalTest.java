@@ -9,9 +9,12 @@ import codrane.app.baseline.Baselines;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
 import codrane.app.job.IdentifyActs;
+import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
+import codrane.app.job.RunActs;
+import codrane.app.job.ScanActs;
 import codrane.app.job.UnlockActs;
 import codrane.app.live.RunStore;
 import codrane.core.plan.HoldPoint;
@@ -30,6 +33,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** What may go wrong between arrival and baseline: each is a clear sentence, and changes nothing. */
 @ExtendWith(RunningApp.class)
 class ArrivalTest {
+    private static final Acted DONE = new Acted.Done(Optional.empty());
     private final App app;
 
     ArrivalTest(App app) {
@@ -67,9 +71,13 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(vin.text(), "First baseline", "BASELINE_ONLY", "", ""), "tech");
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
-        app.bean(JobActs.class).benchCheck(steps.number, "tech");
+        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, "tech", "");
+        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
         steps.scan();
-        app.bean(BaselineActs.class).store(steps.number, "", "tech");
+        for (String variant : steps.facts().variants().stream().limit(1).toList())
+            app.bean(IntakeActs.class).variant(steps.number, variant, "tech");
+        app.bean(JobActs.class).waive(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "only read");
+        assertThat(app.bean(BaselineActs.class).store(steps.number, "", "tech")).isEqualTo(DONE);
         steps.awaitTask();
         var file = app.bean(Baselines.class)
                 .file(steps.facts().baseline().orElseThrow().id());
@@ -88,14 +96,16 @@ class ArrivalTest {
     @Test
     void askByHand_wrongSilentAndRight_isRefusedOrKept() throws InterruptedException {
         JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
-        IdentifyActs identify = app.bean(IdentifyActs.class);
-        assertThat(sentence(identify.ask(steps.number, "zz", "tech"))).contains("two hex digits");
-        assertThat(sentence(identify.ask(steps.number, "01", "tech"))).contains("knows no module");
+        assertThat(sentence(app.bean(ScanActs.class).ask(steps.number, "zz", "tech")))
+                .contains("two hex digits");
+        assertThat(sentence(app.bean(ScanActs.class).ask(steps.number, "01", "tech")))
+                .contains("knows no module");
         TestWorld.act(app.world(), "/fault?spec=silent:module=climate,seconds=60");
-        assertThat(sentence(identify.ask(steps.number, "73", "tech"))).contains("does not answer");
+        assertThat(sentence(app.bean(ScanActs.class).ask(steps.number, "73", "tech")))
+                .contains("does not answer");
         TestWorld.act(app.world(), "/faults/clear");
         long scan = steps.facts().before().orElseThrow().id();
-        assertThat(identify.ask(steps.number, "67", "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(app.bean(ScanActs.class).ask(steps.number, "67", "tech")).isInstanceOf(Acted.Done.class);
         assertThat(steps.facts().before().orElseThrow().id()).isNotEqualTo(scan); // how it came, with what was asked
     }
 
@@ -124,7 +134,7 @@ class ArrivalTest {
         var run = steps.facts().run().orElseThrow();
         assertThat(run.sentence()).startsWith("The link was lost");
         assertThat(app.bean(RunStore.class).journal(run.id(), 500)).isEmpty();
-        assertThat(sentence(app.bean(JobActs.class).recover(steps.number, "tech")))
+        assertThat(sentence(app.bean(RunActs.class).recover(steps.number, "tech")))
                 .contains("Another vehicle is on the cable");
     }
 
@@ -139,7 +149,7 @@ class ArrivalTest {
                 .writes()
                 .map(w -> w.key())
                 .toList();
-        assertThat(sentence(app.bean(JobActs.class).run(steps.number, all, "tech")))
+        assertThat(sentence(app.bean(RunActs.class).run(steps.number, all, "tech")))
                 .contains("Another vehicle is on the cable");
         assertThat(TestWorld.look(app.world())
                         .path("modules")
@@ -156,6 +166,10 @@ class ArrivalTest {
         assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isTrue();
         steps.scan();
         assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isFalse();
+        assertThat(steps.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
+        assertThat(sentence(app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
+                .contains("The VINs agree, or the donor is accepted");
+        app.bean(JobActs.class).keep(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "");
         assertThat(sentence(app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
                 .contains("rests on the newest scan");
         app.bean(JobActs.class).plan(steps.number, "tech");
@@ -169,8 +183,9 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
         long number = ((JobIntake.Taken.Job) taken).number();
-        JobActs acts = app.bean(JobActs.class);
-        acts.benchCheck(number, "tech");
+        app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", "");
+        app.bean(ScanActs.class).benchCheck(number, "tech");
+        new JobSteps(app, number).scan();
         assertThat(app.bean(UnlockActs.class).authorise(number, "tech")).isInstanceOf(Acted.Done.class);
         assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isNotEqualTo("locked");
         var desk = app.bean(codrane.app.job.JobDesk.class);
@@ -182,11 +197,14 @@ class ArrivalTest {
     }
 
     @Test
-    void planThatHasEnded_isNamedAndNothingIsGranted() {
+    void planThatHasEnded_isNamedAndNothingIsGranted() throws InterruptedException {
         TestWorld.authority(app.world(), "tolvane-signing-office", "right?plan-ended=yes");
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
         long number = ((JobIntake.Taken.Job) taken).number();
+        app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", "");
+        app.bean(ScanActs.class).benchCheck(number, "tech");
+        new JobSteps(app, number).scan();
         assertThat(sentence(app.bean(UnlockActs.class).authorise(number, "tech")))
                 .contains("The plan has ended");
         assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isEqualTo("locked");
@@ -206,7 +224,7 @@ class ArrivalTest {
         JobActs acts = app.bean(JobActs.class);
         BaselineActs baselines = app.bean(BaselineActs.class);
         acts.keep(steps.number, HoldPoint.CONSENT, "tech", "");
-        acts.benchCheck(steps.number, "tech");
+        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
         steps.scan();
         baselines.store(steps.number, "", "tech");
         steps.awaitTask();

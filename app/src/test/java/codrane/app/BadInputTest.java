@@ -18,6 +18,8 @@ import codrane.app.job.JobDesk;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.PrepareActs;
+import codrane.app.job.RunActs;
+import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.core.calibration.Manifest;
@@ -71,7 +73,9 @@ class BadInputTest {
 
     /** A job of its own, with a plan. */
     private long jobAtPrepare() throws InterruptedException {
-        return new JobSteps(app, "tail-lift").toPlan().number;
+        long number = new JobSteps(app, "tail-lift").toPlan().number;
+        app.bean(JobActs.class).keep(number, HoldPoint.PLAN_AGREED, "tech", "");
+        return number;
     }
 
     private void await(long number) throws InterruptedException {
@@ -164,27 +168,91 @@ class BadInputTest {
 
     @Test
     void acts_outOfOrder_areRefusedAndNothingIsWritten() throws Exception {
-        long number = jobAtPrepare();
+        long number = new JobSteps(app, "tail-lift").toPlan().number;
         JobActs acts = app.bean(JobActs.class);
         PrepareActs prepares = app.bean(PrepareActs.class);
         long runs = rows("run");
-        assertThat(sentence(acts.run(number, java.util.List.of(), "lead")))
+        assertThat(sentence(app.bean(RunActs.class).run(number, java.util.List.of(), "lead")))
                 .contains("Still open", "The plan is agreed to");
-        assertThat(sentence(acts.recover(number, "lead"))).contains("no interrupted run");
+        assertThat(sentence(app.bean(RunActs.class).recover(number, "lead"))).contains("no interrupted run");
         assertThat(sentence(acts.keep(number, HoldPoint.FILE_CHECKED, "lead", "")))
                 .contains("not by a click");
         assertThat(sentence(acts.keep(number, HoldPoint.WRITES_RELEASED, "lead", "")))
                 .contains("by starting the run");
-        assertThat(sentence(acts.waive(number, HoldPoint.FUNCTION_TESTED, "lead", " ")))
-                .contains("why it is waived");
+        acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "");
+        assertThat(sentence(acts.keep(number, HoldPoint.GAPS_CONFIRMED, "lead", "")))
+                .contains("Nothing of this job needs that");
+        assertThat(sentence(acts.waive(number, HoldPoint.FUNCTION_TESTED, "lead", "because")))
+                .contains("comes before Prove");
+        assertThat(sentence(acts.waive(number, HoldPoint.CONSENT, "lead", " "))).contains("why it is waived");
         assertThat(sentence(acts.waive(number, HoldPoint.PLAN_AGREED, "lead", "because")))
                 .contains("can't be waived");
+        assertThat(sentence(app.bean(BaselineActs.class).readOld(number, "lead")))
+                .contains("no old module");
+        assertThat(sentence(app.bean(RunActs.class).stop(number, "lead"))).contains("No run is under way");
         assertThat(sentence(prepares.fetchCalibration(number, "NO-SUCH", "lead")))
                 .contains("does not offer");
         assertThat(sentence(prepares.fetchCalibration(number, "LFT-312-Z", "lead")))
                 .contains("the file is for BK-67220-Z1");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
         assertThat(rows("run")).isEqualTo(runs);
+    }
+
+    /** From an empty job on: what belongs to a later stage is refused with a sentence that names the way. */
+    @Test
+    void acts_ofAJobJustTakenIn_areRefusedByTheirStage() {
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", "tail-lift", "NEW"), "lead");
+        long number = ((JobIntake.Taken.Job) taken).number();
+        JobActs acts = app.bean(JobActs.class);
+        assertThat(sentence(app.bean(ScanActs.class).benchCheck(number, "lead")))
+                .contains("Intake comes before Bench");
+        assertThat(sentence(app.bean(ScanActs.class).scan(number, "lead"))).contains("Intake comes before Identify");
+        assertThat(sentence(app.bean(BaselineActs.class).store(number, "", "lead")))
+                .contains("Intake comes before Baseline");
+        assertThat(sentence(acts.plan(number, "lead"))).contains("Intake comes before Decide");
+        assertThat(sentence(acts.keep(number, HoldPoint.GAPS_CONFIRMED, "lead", "")))
+                .contains("comes before Prepare");
+        assertThat(sentence(acts.keep(number, HoldPoint.SETTLED, "lead", ""))).contains("comes before Settle");
+        assertThat(sentence(app.bean(RunActs.class).run(number, List.of("clear"), "lead")))
+                .contains("Still open");
+        assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
+        assertThat(app.bean(JobDesk.class).facts(number).job().version()).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"complaint, 401", "vin, 41"})
+    void newJob_longerThanItsForm_isRefused(String field, int length) throws Exception {
+        long before = rows("job");
+        var response =
+                perform(signed(post("/jobs").param(field, "x".repeat(length)))).getResponse();
+        assertThat(response.getStatus()).isEqualTo(400);
+        assertThat(response.getContentAsString()).contains("At most");
+        assertThat(rows("job")).isEqualTo(before);
+    }
+
+    @Test
+    void text_withANul_isRefusedWithASentence() throws Exception {
+        for (String path : new String[] {"/jobs", "/jobs/2201/notes", "/policy", "/people"}) {
+            var response =
+                    perform(signed(post(path).param("complaint", "a\0b"))).getResponse();
+            assertThat(response.getStatus()).as(path).isEqualTo(400);
+            assertThat(response.getContentAsString()).contains("a character that no text has");
+        }
+        assertThat(perform(signed(get("/find").param("q", "a\0b")))
+                        .getResponse()
+                        .getStatus())
+                .isEqualTo(400);
+    }
+
+    @Test
+    void day_absurd_isRefusedWithASentence() throws Exception {
+        for (String day : new String[] {"9999-12-31", "0044-03-15", "2026-02-31"}) {
+            var pass = perform(signed(post("/passes/brennick").param("until", day)));
+            assertThat((String) pass.getFlashMap().get("refused")).as(day).contains("Nothing was changed");
+        }
+        var longer = perform(signed(post("/passes/brennick").param("until", "+999999999-12-31")));
+        assertThat(longer.getResponse().getStatus()).isEqualTo(400);
     }
 
     @Test
@@ -195,8 +263,8 @@ class BadInputTest {
         long number = ((JobIntake.Taken.Job) taken).number();
         app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, "lead");
         acts.keep(number, HoldPoint.CONSENT, "lead", "");
-        assertThat(acts.benchCheck(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
-        acts.scan(number, "lead");
+        assertThat(app.bean(ScanActs.class).benchCheck(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
+        app.bean(ScanActs.class).scan(number, "lead");
         await(number);
         assertThat(app.bean(JobDesk.class).facts(number).before().orElseThrow().readings())
                 .hasSize(10);
@@ -210,7 +278,8 @@ class BadInputTest {
             Thread.sleep(100);
         }
         assertThat(open).containsExactly(HoldPoint.AUTHORISED);
-        assertThat(sentence(acts.run(number, List.of(), "lead"))).contains("The gateway is locked", "Nothing was sent");
+        assertThat(sentence(app.bean(RunActs.class).run(number, List.of(), "lead")))
+                .contains("The gateway is locked", "Nothing was sent");
     }
 
     private static String sentence(Acted acted) {
@@ -251,7 +320,8 @@ class BadInputTest {
         var part = perform(signed(post("/jobs/" + number + "/decide/part")
                 .param("fitted", "x".repeat(50))
                 .param("offered", "")));
-        assertThat((String) part.getFlashMap().get("refused")).contains("40 characters");
+        assertThat(part.getResponse().getStatus()).isEqualTo(400);
+        assertThat(part.getResponse().getContentAsString()).contains("At most 40 characters");
         var why = perform(signed(post("/jobs/" + number + "/overrule/neighbours")
                 .param("answer", "level-set")
                 .param("why", "no")));

@@ -6,6 +6,7 @@ import codrane.app.RunningApp.App;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
+import codrane.app.job.ScanActs;
 import codrane.core.plan.HoldPoint;
 import codrane.standin.Conditions;
 import com.google.zxing.BarcodeFormat;
@@ -125,7 +126,8 @@ class IntakeTest {
 
     private void readOld(JobSteps steps) throws InterruptedException {
         app.bean(IntakeActs.class).oldModule(steps.number, IntakeNotes.OldModule.STILL_IN, "tech");
-        app.bean(JobActs.class).benchCheck(steps.number, "tech");
+        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, "tech", "");
+        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
         assertThat(steps.facts().progress().hold(HoldPoint.OLD_MODULE_READ))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
         app.bean(codrane.app.job.BaselineActs.class).readOld(steps.number, "tech");

@@ -12,6 +12,8 @@ import codrane.app.job.JobFacts;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.PrepareActs;
+import codrane.app.job.RunActs;
+import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
@@ -49,7 +51,7 @@ final class JobSteps {
     JobSteps toScanned() throws InterruptedException {
         done(app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, WHO));
         done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));
-        done(acts.benchCheck(number, WHO));
+        done(app.bean(ScanActs.class).benchCheck(number, WHO));
         scan();
         acts.waive(number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
         return this;
@@ -77,11 +79,11 @@ final class JobSteps {
     void run() throws InterruptedException {
         List<String> all =
                 facts().plan().orElseThrow().plan().writes().map(Operation::key).toList();
-        done(onceMeasured(() -> acts.run(number, all, WHO)));
+        done(onceMeasured(() -> app.bean(RunActs.class).run(number, all, WHO)));
     }
 
     void recover() throws InterruptedException {
-        done(onceMeasured(() -> acts.recover(number, WHO)));
+        done(onceMeasured(() -> app.bean(RunActs.class).recover(number, WHO)));
     }
 
     /** A gap in the readings of the supply, as a busy machine leaves one, has it measured for ten seconds again. */
@@ -95,7 +97,7 @@ final class JobSteps {
     }
 
     void scan() throws InterruptedException {
-        done(acts.scan(number, WHO));
+        done(app.bean(ScanActs.class).scan(number, WHO));
         awaitTask();
     }
 

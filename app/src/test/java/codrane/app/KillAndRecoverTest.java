@@ -50,6 +50,20 @@ class KillAndRecoverTest {
                         "release",
                         "clear");
                 awaitTransfer(world, module, block);
+                boolean told = false;
+                if (!body) { // first it is told to stop: it ends at the next block, and says so
+                    app.destroy();
+                    assertThat(app.waitFor(40, TimeUnit.SECONDS)).isTrue();
+                    app = start(settings, var);
+                    web = web.at(url(app, var));
+                    String page = web.get(job + "/now");
+                    assertThat(page).contains("The run was interrupted: recover it");
+                    told = page.contains("Codrane was told to stop");
+                    assertThat(module(world, module).path("bootOnly").asBoolean())
+                            .isTrue();
+                    web.post(job + "/recover");
+                    awaitTransfer(world, module, block + 150);
+                }
                 assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS)).isTrue(); // kill -9
                 assertThat(module(world, module).path("bootOnly").asBoolean()).isTrue();
 
@@ -61,6 +75,7 @@ class KillAndRecoverTest {
                 web.post(job + "/recover");
                 web.awaitText(job + "/run", "Run is done", 120);
                 assertThat(resumedFrom).isPositive();
+                assertThat(told).as("told to stop").isEqualTo(!body);
                 assertRight(module(world, module), module);
                 web.post(job + "/scan");
                 web.awaitText(job + "/prove", "Try the function itself", 60);

@@ -74,4 +74,20 @@ class LauncherTest {
         assertThat(ended.code()).isEqualTo(1);
         assertThat(ended.text()).contains("app does not run", "database does not run");
     }
+
+    /** It must work when nothing else does: no room on the disk, no Java, no PostgreSQL, nothing there. */
+    @Test
+    void stop_nothingThere_isGoodAndNeedsNothing() throws Exception {
+        Ended ended =
+                launch(Map.of("CODRANE_VAR", var.resolve("not/there").toString(), "JAVA_HOME", "/nowhere"), "stop");
+        assertThat(ended.code()).isZero();
+        assertThat(ended.text()).contains("Stopped.");
+    }
+
+    @Test
+    void audit_noDatabaseYet_saysSo() throws Exception {
+        Ended ended = launch(Map.of("CODRANE_DB_PORT", "1"), "audit", "verify");
+        assertThat(ended.code()).isEqualTo(2);
+        assertThat(ended.text()).contains("there is no database yet");
+    }
 }

@@ -37,12 +37,12 @@ class LeasesTest {
         String state = "select state from run where interface = 'Far'";
         Thread.sleep(2200); // the watch looks every two seconds
         assertThat(jdbc.sql(state).query(String.class).single()).isEqualTo("RUNNING");
-        Thread.sleep(4000);
+        Thread.sleep(9500); // its lease, the grace, and the watch
         assertThat(jdbc.sql(state).query(String.class).single()).isEqualTo("INTERRUPTED");
         assertThat(jdbc.sql("select sentence from run where interface = 'Far'")
                         .query(String.class)
                         .single())
-                .contains("during “Program”");
+                .contains("fell silent during “Program”");
         jdbc.sql("delete from run where interface = 'Far'").update();
         jdbc.sql("delete from plan where version = 900").update();
         jdbc.sql("delete from scan where id = ?").param(scan).update();

@@ -64,11 +64,11 @@ class NeedsTest {
     }
 
     @Test
-    void note_whatCostsBeforeThePlanIsAgreed_isRefused() {
+    void note_beforeThePlanIsAgreed_isRefused() {
         assertThat(pass().state()).isEqualTo(Need.State.TO_GET);
         assertThat(sentence(acts.note(job.number, "pass:brennick", false, day(1), "", "tech")))
-                .startsWith("Nothing that costs is asked for before")
-                .contains("The plan is agreed to");
+                .contains("Decide comes before Prepare", "The plan is agreed to");
+        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
         assertThat(pass().state()).isEqualTo(Need.State.TO_GET);
         // that it is here already costs nothing
         assertThat(acts.note(job.number, "pass:brennick", true, "", "receipt 4417", "tech"))
@@ -94,6 +94,7 @@ class NeedsTest {
 
     @Test
     void note_whatCodraneFindsOrThePlanDoesNotNeed_isRefused() {
+        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
         assertThat(sentence(acts.note(job.number, "line-sheet", true, "", "", "tech")))
                 .contains("found by Codrane");
         assertThat(sentence(acts.note(job.number, "licence:body", true, "", "", "tech")))
@@ -104,6 +105,7 @@ class NeedsTest {
 
     @Test
     void letter_whereNothingIsAskedForByMail_isRefused() {
+        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
         assertThat(sentence(acts.draft(job.number, "tail-lift", "tech")))
                 .contains("Nothing of this is asked for by mail");
         assertThat(sentence(acts.send(job.number, "tail-lift", "tech"))).contains("Draft the letter first");

@@ -13,6 +13,7 @@ import codrane.app.job.JobDesk;
 import codrane.app.job.JobFacts;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
+import codrane.app.job.ScanActs;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -88,7 +89,7 @@ class PlanningTest {
             done(app.bean(IntakeActs.class).variant(number, facts.variants().getFirst(), "tech"));
         JobSteps steps = new JobSteps(app, number);
         done(app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", ""));
-        done(app.bean(JobActs.class).benchCheck(number, "tech"));
+        done(app.bean(ScanActs.class).benchCheck(number, "tech"));
         steps.scan();
         app.bean(JobActs.class).waive(number, HoldPoint.IDENTITY_SETTLED, "tech", "as tested");
         done(app.bean(BaselineActs.class).store(number, "", "tech"));

@@ -25,7 +25,7 @@ class RunDisturbedTest {
             JobSteps job = new JobSteps(app, "body").toRun("BOD-331-B");
             TestWorld.act(world, "/key/off");
             job.run();
-            pause(3000);
+            pause(13_000); // longer than a lease lasts
             assertThat(run(job).state()).isEqualTo(RunRecord.State.RUNNING); // it asks for the key and waits
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500)).isEmpty();
             TestWorld.act(world, "/key/on");

@@ -13,6 +13,8 @@ import codrane.app.job.JobFacts;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.PrepareActs;
+import codrane.app.job.RunActs;
+import codrane.app.job.ScanActs;
 import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
 import codrane.core.octets.Bytes;
@@ -63,7 +65,7 @@ class RunPlannedTest {
     private static void toBaseline(App app, JobSteps job) throws Exception {
         JobActs acts = app.bean(JobActs.class);
         done(acts.keep(job.number, HoldPoint.CONSENT, WHO, ""));
-        done(acts.benchCheck(job.number, WHO));
+        done(app.bean(ScanActs.class).benchCheck(job.number, WHO));
         job.scan();
         acts.waive(job.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
         done(app.bean(BaselineActs.class).store(job.number, "", WHO));
@@ -150,6 +152,7 @@ class RunPlannedTest {
             JsonNode coding = module(world, "body").path("coding");
             assertThat(module(world, "body").path("flashCrc").asString()).isNotEqualTo(stock);
             done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
             done(app.bean(PrepareActs.class).fetchCalibration(job.number, "BOD-331-B", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
@@ -175,7 +178,7 @@ class RunPlannedTest {
         JobSteps job = take(app, JobKind.REPLACE_MODULE, Conditions.LORNE.text(), "tail-lift");
         done(app.bean(IntakeActs.class).oldModule(job.number, IntakeNotes.OldModule.STILL_IN, WHO));
         done(app.bean(JobActs.class).keep(job.number, HoldPoint.CONSENT, WHO, ""));
-        done(app.bean(JobActs.class).benchCheck(job.number, WHO));
+        done(app.bean(ScanActs.class).benchCheck(job.number, WHO));
         done(app.bean(BaselineActs.class).readOld(job.number, WHO));
         job.awaitTask();
         String had =
@@ -217,6 +220,7 @@ class RunPlannedTest {
             toBaseline(app, job);
             JsonNode had = module(world, "tail-lift").path("coding");
             done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
             done(app.bean(PrepareActs.class).fetchCalibration(job.number, "LFT-312-B", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
@@ -247,7 +251,7 @@ class RunPlannedTest {
                     .writes()
                     .map(o -> o.key())
                     .toList();
-            Acted acted = app.bean(JobActs.class).run(job.number, all, WHO);
+            Acted acted = app.bean(RunActs.class).run(job.number, all, WHO);
             assertThat(((Acted.Refused) acted).sentence())
                     .contains("can't carry out yet")
                     .contains("learn the VIN");

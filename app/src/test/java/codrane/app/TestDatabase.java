@@ -58,10 +58,12 @@ final class TestDatabase {
         try (Connection connection =
                         DriverManager.getConnection(CLUSTER.get(0) + "postgres", CLUSTER.get(1), CLUSTER.get(2));
                 Statement statement = connection.createStatement()) {
-            statement.execute("create database " + name);
+            statement.execute("do $$ begin create role codrane_app login nosuperuser password 'only-in-tests';"
+                    + " exception when duplicate_object or unique_violation then null; end $$");
+            statement.execute("create database " + name + " owner codrane_app");
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
-        return new Database(CLUSTER.get(0) + name, CLUSTER.get(1), CLUSTER.get(2));
+        return new Database(CLUSTER.get(0) + name, "codrane_app", "only-in-tests"); // no superuser, as in earnest
     }
 }

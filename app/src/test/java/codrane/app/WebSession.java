@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Pages and forms without a browser: cookies, tokens and redirects as a browser would. */
 final class WebSession {
@@ -39,12 +40,27 @@ final class WebSession {
         return session;
     }
 
-    /** The session's cookie, as a header has it. */
+    /** Nobody yet. */
+    static WebSession visitor(String url) {
+        return new WebSession(url, new CookieManager());
+    }
+
+    /** @return where it led, with what is said there */
+    String signInAs(String name, String password) throws IOException, InterruptedException {
+        HttpResponse<String> response = answer("/login", token("/login"), "username", name, "password", password);
+        return response.headers().firstValue("Location").orElse("");
+    }
+
+    int status(String path) throws IOException, InterruptedException {
+        return http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), HttpResponse.BodyHandlers.ofString())
+                .statusCode();
+    }
+
+    /** The cookies, as a header has them. */
     String cookie() {
         return cookies.getCookieStore().getCookies().stream()
                 .map(c -> c.getName() + "=" + c.getValue())
-                .findFirst()
-                .orElseThrow();
+                .collect(Collectors.joining("; "));
     }
 
     String get(String path) throws IOException, InterruptedException {
@@ -67,6 +83,11 @@ final class WebSession {
         return send(path, token("/vehicles"), fields);
     }
 
+    /** @return the page to which the act led */
+    String follow(String path, String... fields) throws IOException, InterruptedException {
+        return get(post(path, fields));
+    }
+
     private String token(String path) throws IOException, InterruptedException {
         Matcher m = TOKEN.matcher(get(path));
         if (!m.find()) throw new IllegalStateException("no token on " + path);
@@ -74,6 +95,15 @@ final class WebSession {
     }
 
     private String send(String path, String token, String... fields) throws IOException, InterruptedException {
+        HttpResponse<String> response = answer(path, token, fields);
+        if (response.statusCode() != 302)
+            throw new IllegalStateException(path + " gave " + response.statusCode() + ": " + response.body());
+        return URI.create(response.headers().firstValue("Location").orElseThrow())
+                .getPath();
+    }
+
+    private HttpResponse<String> answer(String path, String token, String... fields)
+            throws IOException, InterruptedException {
         StringBuilder body = new StringBuilder("_csrf=" + encode(token));
         for (int i = 0; i < fields.length; i += 2)
             body.append('&').append(fields[i]).append('=').append(encode(fields[i + 1]));
@@ -81,11 +111,7 @@ final class WebSession {
                 .header("Content-Type", "application/x-www-form-urlencoded")
                 .POST(HttpRequest.BodyPublishers.ofString(body.toString()))
                 .build();
-        HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
-        if (response.statusCode() != 302)
-            throw new IllegalStateException(path + " gave " + response.statusCode() + ": " + response.body());
-        return URI.create(response.headers().firstValue("Location").orElseThrow())
-                .getPath();
+        return http.send(request, HttpResponse.BodyHandlers.ofString());
     }
 
     void awaitText(String path, String text, int seconds) throws IOException, InterruptedException {

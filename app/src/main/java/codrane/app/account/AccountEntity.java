@@ -20,4 +20,6 @@ class AccountEntity {
 
     @Enumerated(EnumType.STRING)
     Role role;
+
+    boolean disabled;
 }

@@ -4,6 +4,7 @@ import codrane.app.CodraneSettings;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 
 @Controller
 class LoginController {
@@ -14,7 +15,10 @@ class LoginController {
     }
 
     @GetMapping("/login")
-    String login(Model model) {
+    String login(
+            @RequestParam(defaultValue = "") String to, @RequestParam(defaultValue = "") String wait, Model model) {
+        model.addAttribute("to", SignIn.isPage(to) ? to : "");
+        model.addAttribute("wait", wait.matches("\\d{1,3}") ? Integer.parseInt(wait) : 0);
         model.addAttribute("demo", settings.demo());
         return "account/login";
     }

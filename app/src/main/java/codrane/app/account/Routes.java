@@ -24,11 +24,17 @@ public final class Routes {
     public static final List<Route> TABLE = List.of(
             get("/", ALL),
             get("/find", ALL),
+            get("/alive", ALL),
             get("/vehicles", ALL),
             get("/vehicles/*", ALL),
             get("/shelf", ALL),
             get("/access", ALL),
             get("/tools", ALL),
+            get("/people", EnumSet.of(LEAD)),
+            post("/people", EnumSet.of(LEAD)),
+            post("/people/*/*", EnumSet.of(LEAD)),
+            get("/account", ALL),
+            post("/account/password", ALL),
             get("/practice", ALL),
             get("/records", ALL),
             get("/jobs/new", INTAKE),
@@ -82,6 +88,8 @@ public final class Routes {
             post("/access/*/tools", WRITERS),
             post("/access/*/*", EnumSet.of(LEAD)),
             post("/jobs/*/run", WRITERS),
+            post("/jobs/*/run/stop", WRITERS),
+            post("/jobs/*/reopen", WRITERS),
             post("/jobs/*/recover", WRITERS),
             post("/jobs/*/close", WRITERS),
             get("/next-room", READERS),
@@ -103,6 +111,16 @@ public final class Routes {
                 .findFirst()
                 .map(route -> route.roles().contains(role))
                 .orElse(false);
+    }
+
+    /** Titles of the roles that may take the route: for a sentence that says whose it is. */
+    public static String whose(HttpMethod method, String path) {
+        List<String> titles = java.util.Arrays.stream(Role.values())
+                .filter(role -> allows(role, method, path))
+                .map(Role::title)
+                .toList();
+        if (titles.size() < 2) return String.join("", titles);
+        return String.join(", ", titles.subList(0, titles.size() - 1)) + " or " + titles.getLast();
     }
 
     private static Route get(String pattern, Set<Role> roles) {

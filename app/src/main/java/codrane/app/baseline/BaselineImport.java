@@ -3,7 +3,9 @@ package codrane.app.baseline;
 import codrane.app.baseline.BaselineSummary.Origin;
 import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.core.vin.Vin;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.format.DateTimeParseException;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -11,10 +13,15 @@ import org.springframework.stereotype.Component;
 /** Takes in baselines from files: only whole ones, and only of the vehicle that they are for. */
 @Component
 public class BaselineImport {
-    private final Baselines baselines;
+    /** Before any vehicle here was built. */
+    private static final Instant EARLIEST = Instant.parse("1990-01-01T00:00:00Z");
 
-    BaselineImport(Baselines baselines) {
+    private final Baselines baselines;
+    private final InstantSource time;
+
+    BaselineImport(Baselines baselines, InstantSource time) {
         this.baselines = baselines;
+        this.time = time;
     }
 
     /** The vehicle that the file must be of. */
@@ -40,9 +47,12 @@ public class BaselineImport {
         };
     }
 
-    private static Optional<Instant> instant(String text) {
+    private Optional<Instant> instant(String text) {
         try {
-            return Optional.of(Instant.parse(text));
+            Instant taken = Instant.parse(text);
+            boolean sensible =
+                    taken.isAfter(EARLIEST) && taken.isBefore(time.instant().plus(Duration.ofDays(1)));
+            return sensible ? Optional.of(taken) : Optional.empty();
         } catch (DateTimeParseException e) {
             return Optional.empty();
         }

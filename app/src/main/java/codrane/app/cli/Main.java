@@ -24,6 +24,7 @@ public final class Main {
             return switch (command) {
                 case "vin check" -> VinCommand.check(arguments, output);
                 case "file info" -> FileCommand.info(arguments, output);
+                case "audit verify" -> AuditCommand.verify(arguments, output);
                 case "pack check" -> PackCommand.check(arguments, output);
                 case "baseline verify" -> BaselineCommand.verify(arguments, output);
                 case "baseline diff" -> BaselineCommand.diff(arguments, output);

@@ -1,5 +1,6 @@
 package codrane.app.decide;
 
+import codrane.app.Times;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.MarketShelf;
 import codrane.app.vehicle.PackShelf;
@@ -9,7 +10,6 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -104,13 +104,8 @@ class PolicyController {
 
     /** A pass runs to the end of its last day. */
     private Optional<Instant> end(String text) {
-        try {
-            LocalDate day = LocalDate.parse(text.strip());
-            ZoneId zone = ZoneId.systemDefault();
-            if (day.isBefore(LocalDate.ofInstant(time.instant(), zone))) return Optional.empty();
-            return Optional.of(day.plusDays(1).atStartOfDay(zone).toInstant());
-        } catch (DateTimeParseException e) {
-            return Optional.empty();
-        }
+        ZoneId zone = ZoneId.systemDefault();
+        return Times.dayFrom(LocalDate.ofInstant(time.instant(), zone), text)
+                .map(day -> day.plusDays(1).atStartOfDay(zone).toInstant());
     }
 }

@@ -47,19 +47,30 @@ public record IntakeForm(
                 !text(keysHere).isEmpty() && here.isEmpty() || !text(keysAll).isEmpty() && all.isEmpty();
         if (keysWrong || here.orElse(0) > all.orElse(20))
             return new Read.Wrong("Keys: how many are here, of how many.");
+        IntakeNotes.Details was = before.details();
         IntakeNotes.Details details = new IntakeNotes.Details(
-                Arrays.stream(PartState.values())
-                        .filter(s -> s.name().equals(text(partState)))
-                        .findFirst(),
-                text(earlier),
-                text(papersVin).toUpperCase(Locale.ROOT).replace(" ", ""),
-                km,
-                text(lights),
-                here.orElse(0),
-                all.orElse(0),
-                text(ownership),
-                identifiers());
-        return new Read.Notes(new IntakeNotes(before.oldModule(), before.oldReading(), text(variant), details));
+                partState == null
+                        ? was.partState()
+                        : Arrays.stream(PartState.values())
+                                .filter(s -> s.name().equals(text(partState)))
+                                .findFirst(),
+                or(earlier, was.earlier()),
+                papersVin == null
+                        ? was.papersVin()
+                        : text(papersVin).toUpperCase(Locale.ROOT).replace(" ", ""),
+                mileage == null ? was.mileage() : km,
+                or(lights, was.lights()),
+                keysHere == null ? was.keysHere() : here.orElse(0),
+                keysAll == null ? was.keysAll() : all.orElse(0),
+                or(ownership, was.ownership()),
+                what == null ? was.identifiers() : identifiers());
+        return new Read.Notes(
+                new IntakeNotes(before.oldModule(), before.oldReading(), or(variant, before.variant()), details));
+    }
+
+    /** A field that did not come along stays as it is. */
+    private static String or(@org.jspecify.annotations.Nullable String typed, String before) {
+        return typed == null ? before : text(typed);
     }
 
     private List<Identifier> identifiers() {

@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.app.Times;
 import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.BaselineSummary.Origin;
 import codrane.app.baseline.BaselineSummary.Purpose;
@@ -7,7 +8,7 @@ import codrane.app.baseline.Baselines;
 import codrane.app.intake.IntakeNotes;
 import codrane.app.intake.IntakeStore;
 import codrane.app.live.JobTasks;
-import codrane.app.live.RunRecord;
+import codrane.app.live.JobTasks.TaskFailedException;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
@@ -21,6 +22,7 @@ import codrane.core.baseline.Restore;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.plan.Stage;
 import codrane.core.scan.DeepReading;
 import codrane.core.scan.ObdReading;
 import codrane.link.LinkLostException;
@@ -42,32 +44,33 @@ import org.springframework.stereotype.Component;
 public class BaselineActs {
     private static final Acted DONE = new Acted.Done(Optional.empty());
 
-    private final JobDesk desk;
+    private final Acts acts;
+    private final Readings readings;
     private final Baselines baselines;
     private final PutBackStore putBacks;
     private final IntakeStore intakes;
     private final JobTasks tasks;
-    private final Interfaces interfaces;
-    private final AuditTrail audit;
-    private final InstantSource time;
+    private final Around around;
+
+    /** What is read besides, and told. */
+    @Component
+    record Around(Interfaces interfaces, AuditTrail audit, Times times, InstantSource time) {}
 
     BaselineActs(
-            JobDesk desk,
+            Acts acts,
+            Readings readings,
             Baselines baselines,
             PutBackStore putBacks,
             IntakeStore intakes,
             JobTasks tasks,
-            Interfaces interfaces,
-            AuditTrail audit,
-            InstantSource time) {
-        this.desk = desk;
+            Around around) {
+        this.acts = acts;
+        this.readings = readings;
         this.baselines = baselines;
         this.putBacks = putBacks;
         this.intakes = intakes;
         this.tasks = tasks;
-        this.interfaces = interfaces;
-        this.audit = audit;
-        this.time = time;
+        this.around = around;
     }
 
     /**
@@ -76,70 +79,102 @@ public class BaselineActs {
      * @param module the one to be read; empty for the whole vehicle
      */
     public Acted store(long number, String module, String who) {
-        JobFacts facts = desk.facts(number);
-        if (facts.before().isEmpty()) return refused("Scan first: what can't be identified can't be kept.");
-        if (facts.runHolds()) return refused("A run is under way or waits to be recovered: read when it has ended.");
-        if (!module.isEmpty() && !facts.pack().modules().containsKey(module))
-            return refused("This vehicle has no such module.");
-        Collection<PackModule> wanted = module.isEmpty()
-                ? facts.pack().modules().values()
-                : List.of(facts.pack().module(module));
-        boolean written = facts.run().map(RunRecord::finished).orElse(false);
-        Purpose purpose = written ? Purpose.AS_LEFT : Purpose.BEFORE;
+        JobFacts[] asked = new JobFacts[1];
+        Acted allowed = acts.on(number, who, Stage.BASELINE, "began a baseline", facts -> {
+            asked[0] = facts;
+            if (facts.before().isEmpty()) return refused("Scan first: what can't be identified can't be kept.");
+            if (!module.isEmpty() && !facts.pack().modules().containsKey(module))
+                return refused("This vehicle has no such module.");
+            return held(facts).orElse(DONE);
+        });
+        if (!(allowed instanceof Acted.Done)) return allowed;
+        Pack pack = asked[0].pack();
+        Collection<PackModule> wanted = module.isEmpty() ? pack.modules().values() : List.of(pack.module(module));
         tasks.begin(number, "Reading the baseline", teller -> {
-            DeepReading reading = read(facts, wanted, teller);
-            Instant now = time.instant();
-            Baseline baseline = Baseline.of(facts.pack(), facts.job().vin().text(), now, reading);
-            JobRecord job = facts.job();
-            baselines.add(
-                    new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, purpose, module), baseline, now, who);
-            audit.record(who, "stored baseline", "job " + number, baseline.sha256());
+            DeepReading reading = read(asked[0], who, wanted, teller);
+            kept(acts.then(number, who, "stored a baseline", facts -> {
+                JobRecord job = facts.job();
+                Instant now = around.time().instant();
+                Baseline baseline = Baseline.of(pack, job.vin().text(), now, reading);
+                Purpose purpose = facts.written() ? Purpose.AS_LEFT : Purpose.BEFORE;
+                baselines.add(
+                        new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, purpose, module),
+                        baseline,
+                        now,
+                        who);
+                around.audit().record(who, "stored baseline", "job " + number, baseline.sha256());
+                return DONE;
+            }));
         });
         return DONE;
+    }
+
+    /** What was read for a job that was closed meanwhile is not kept, and says so. */
+    private static void kept(Acted acted) {
+        if (acted instanceof Acted.Refused(String sentence, var remedy)) throw new TaskFailedException(sentence);
+    }
+
+    private Optional<Acted> held(JobFacts facts) {
+        if (facts.runHolds())
+            return Optional.of(refused("A run is under way or waits to be recovered: read when it has ended."));
+        return tasks.busy(facts.job().number()).map(title -> refused("Wait until this has ended: " + title + "."));
     }
 
     /** Reads the old module before anyone removes it; that it could not be read is a result, too. */
     public Acted readOld(long number, String who) {
-        JobFacts facts = desk.facts(number);
-        if (facts.replaced().isEmpty() || !facts.intake().stillIn())
-            return refused("There is no old module in the vehicle, as was said at Intake.");
-        if (facts.bench().isEmpty()) return refused("Prove the link first.");
-        PackModule module = facts.replaced().get();
+        JobFacts[] asked = new JobFacts[1];
+        Acted allowed = acts.on(number, who, Stage.BENCH, "began to read the old module", facts -> {
+            asked[0] = facts;
+            if (facts.replaced().isEmpty() || !facts.intake().stillIn())
+                return refused("There is no old module in the vehicle, as was said at Intake.");
+            if (facts.written())
+                return refused("Something was written in this job already: what answers now is not the old module.");
+            if (facts.bench().isEmpty() || facts.stranger().isPresent()) return refused("Prove the link first.");
+            return held(facts).orElse(DONE);
+        });
+        if (!(allowed instanceof Acted.Done)) return allowed;
+        PackModule module = asked[0].replaced().orElseThrow();
         tasks.begin(number, "Reading the old " + module.lowerTitle(), teller -> {
-            DeepReading reading = read(facts, List.of(module), teller);
-            Instant now = time.instant();
-            JobRecord job = facts.job();
-            boolean answers = reading.modules().get(module.id()).answers();
-            if (answers) {
-                Baseline baseline = Baseline.of(facts.pack(), job.vin().text(), now, reading);
-                baselines.add(
-                        new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, Purpose.OLD_PART, module.id()),
-                        baseline,
-                        now,
-                        who);
-            }
-            String sentence = answers
-                    ? "The old " + module.lowerTitle() + " was read and is kept."
-                    : "The old " + module.lowerTitle() + " could not be read: it does not answer.";
-            IntakeNotes notes = intakes.get(job.id()); // as they are by now: somebody may have typed meanwhile
-            intakes.put(job.id(), notes.with(new IntakeNotes.OldReading(answers, sentence)), now, who);
-            audit.record(who, answers ? "read the old module" : "could not read the old module", "job " + number, "");
+            DeepReading reading = read(asked[0], who, List.of(module), teller);
+            kept(acts.then(number, who, "read the old module", facts -> keepOld(facts, module, reading, who)));
         });
         return DONE;
     }
 
-    private DeepReading read(JobFacts facts, Collection<PackModule> wanted, JobTasks.Teller teller) {
+    private Acted keepOld(JobFacts facts, PackModule module, DeepReading reading, String who) {
+        JobRecord job = facts.job();
+        Instant now = around.time().instant();
+        boolean answers = reading.modules().get(module.id()).answers();
+        if (answers) {
+            Baseline baseline = Baseline.of(facts.pack(), job.vin().text(), now, reading);
+            baselines.add(
+                    new Baselines.Place(job.id(), job.vehicleId(), Origin.READ, Purpose.OLD_PART, module.id()),
+                    baseline,
+                    now,
+                    who);
+        }
+        String sentence = answers
+                ? "The old " + module.lowerTitle() + " was read and is kept."
+                : "The old " + module.lowerTitle() + " could not be read: it does not answer.";
+        intakes.put(job.id(), facts.intake().with(new IntakeNotes.OldReading(answers, sentence)), now, who);
+        around.audit()
+                .record(
+                        who,
+                        answers ? "read the old module" : "could not read the old module",
+                        "job " + job.number(),
+                        "");
+        return DONE;
+    }
+
+    private DeepReading read(JobFacts facts, String who, Collection<PackModule> wanted, JobTasks.Teller teller) {
         Pack pack = facts.pack();
-        BenchInterface bench = interfaces
-                .of(pack)
-                .orElseThrow(() ->
-                        new JobTasks.TaskFailedException("No interface on this computer speaks to this vehicle."));
-        Instant begun = time.instant();
+        Instant begun = around.time().instant();
         Duration expected = BaselineEstimate.of(pack, wanted);
-        List<ObdReading> obd = wanted.size() == 1 ? List.of() : obd(pack, bench);
         int[] done = new int[1];
-        return bench.use(
-                pack,
+        List<ObdReading> obd = legislated(facts, wanted);
+        return readings.read(
+                facts,
+                who,
                 link -> new DeepReader(link, pack)
                         .read(
                                 wanted,
@@ -149,6 +184,14 @@ public class BaselineActs {
                                                 + left(begun, expected, ++done[0], wanted.size()),
                                         done[0],
                                         wanted.size())));
+    }
+
+    private List<ObdReading> legislated(JobFacts facts, Collection<PackModule> wanted) {
+        if (wanted.size() == 1) return List.of();
+        return around.interfaces()
+                .of(facts.pack())
+                .map(bench -> obd(facts.pack(), bench))
+                .orElse(List.of());
     }
 
     /** Those who take no part in the legislated diagnostics are silent: that is no failure. */
@@ -162,7 +205,7 @@ public class BaselineActs {
 
     /** By the pace so far, once there is one. */
     private String left(Instant begun, Duration expected, int done, int total) {
-        Duration spent = Duration.between(begun, time.instant());
+        Duration spent = Duration.between(begun, around.time().instant());
         Duration whole = done < 3 ? expected : spent.multipliedBy(total).dividedBy(done);
         long seconds = Math.max(0, whole.minus(spent).toSeconds());
         return done == total ? "storing" : "about " + NextActs.minutes((int) seconds) + " left";
@@ -179,7 +222,13 @@ public class BaselineActs {
             BaselineSummary now,
             Drift drift,
             List<WholeBlock> whole,
-            List<String> wholeRefused) {}
+            List<String> wholeRefused,
+            String sentence) {
+        /** Whether not one octet of coding differs. */
+        public boolean same() {
+            return drift.isEmpty() && whole.isEmpty() && wholeRefused.isEmpty();
+        }
+    }
 
     /** A block that differs and may be restored raw. */
     public record WholeBlock(PutBack putBack, String title) {}
@@ -190,21 +239,29 @@ public class BaselineActs {
         Optional<BaselineSummary> then =
                 baselines.asLeft(facts.job().vehicleId(), facts.job().id());
         if (now.isEmpty() || then.isEmpty()) return Optional.empty();
-        BaselineFile left = baselines.file(then.get().id());
+        BaselineFile asLeft = baselines.file(then.get().id());
         BaselineFile found = baselines.file(now.get().id());
-        Drift drift = Drift.of(facts.pack(), left, found);
+        Drift drift = Drift.of(facts.pack(), asLeft, found);
         List<WholeBlock> whole = new ArrayList<>();
         List<String> refused = new ArrayList<>();
-        for (BaselineDiff.ModuleDiff diff : BaselineDiff.of(left, found).modules()) {
+        for (BaselineDiff.ModuleDiff diff : BaselineDiff.of(asLeft, found).modules()) {
             if (diff.coding().isEmpty() || !facts.pack().modules().containsKey(diff.module())) continue;
             PackModule module = facts.pack().module(diff.module());
-            switch (Restore.judge(left, found, diff.module())) {
+            switch (Restore.judge(asLeft, found, diff.module())) {
                 case Restore.Refused(String reason) -> refused.add(module.title() + ": " + reason);
                 case Restore.Possible(Map<String, Bytes> blocks) ->
                     blocks.forEach((layout, raw) -> whole.add(whole(facts.pack(), module, found, layout, raw)));
             }
         }
-        return Optional.of(new Lost(then.get(), now.get(), drift, whole, refused));
+        boolean same = drift.isEmpty() && whole.isEmpty() && refused.isEmpty();
+        String left = around.times().at(then.get().takenAt());
+        String read = around.times().at(now.get().takenAt());
+        String sentence = (same
+                        ? "Every setting read on " + read + " is as it was left on " + left + "."
+                        : "No setting that has a name differs between " + left + " and " + read
+                                + ", but other octets of coding do.")
+                + (facts.written() ? " What this job changed since then stands under Record." : "");
+        return Optional.of(new Lost(then.get(), now.get(), drift, whole, refused, sentence));
     }
 
     private static WholeBlock whole(Pack pack, PackModule module, BaselineFile found, String layout, Bytes raw) {
@@ -224,16 +281,19 @@ public class BaselineActs {
      * @param keys of settings that are lost and can be put back
      */
     public Acted choose(long number, List<String> keys, String who) {
-        JobFacts facts = desk.facts(number);
-        if (facts.runHolds())
-            return refused("A run is under way or waits to be recovered: what it uses stays as it is.");
-        Optional<Lost> lost = lost(facts);
-        if (lost.isEmpty()) return refused("There is nothing to compare with.");
+        return acts.on(number, who, Stage.DECIDE, "chose settings to put back", facts -> {
+            if (facts.runHolds())
+                return refused("A run is under way or waits to be recovered: what it uses stays as it is.");
+            Optional<Lost> lost = lost(facts);
+            if (lost.isEmpty()) return refused("There is nothing to compare with.");
+            return choose(facts, lost.get(), keys, who);
+        });
+    }
+
+    private Acted choose(JobFacts facts, Lost lost, List<String> keys, String who) {
         List<PutBack> chosen = Stream.concat(
-                        lost.get().drift().all().stream()
-                                .filter(Drift.Lost::possible)
-                                .map(Drift.Lost::putBack),
-                        lost.get().whole().stream().map(WholeBlock::putBack))
+                        lost.drift().all().stream().filter(Drift.Lost::possible).map(Drift.Lost::putBack),
+                        lost.whole().stream().map(WholeBlock::putBack))
                 .filter(p -> keys.contains(p.key()))
                 .toList();
         boolean both = chosen.stream()
@@ -241,8 +301,14 @@ public class BaselineActs {
                         && chosen.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
         if (both) return refused("A whole block brings its settings with it: tick the one or the other.");
         if (chosen.size() != keys.size()) return refused("One of these settings is not lost, or can't be put back.");
-        putBacks.put(facts.job().id(), Optional.of(lost.get().asLeft().id()), chosen, time.instant(), who);
-        audit.record(who, "chose settings to put back", "job " + number, String.join(", ", keys));
+        putBacks.put(
+                facts.job().id(),
+                Optional.of(lost.asLeft().id()),
+                chosen,
+                around.time().instant(),
+                who);
+        around.audit()
+                .record(who, "chose settings to put back", "job " + facts.job().number(), String.join(", ", keys));
         return DONE;
     }
 

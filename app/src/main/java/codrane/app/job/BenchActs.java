@@ -4,6 +4,7 @@ import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Computer;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.plan.Stage;
 import codrane.core.tool.Check;
 import codrane.core.tool.ToolReadiness;
 import java.time.InstantSource;
@@ -15,7 +16,7 @@ import org.springframework.stereotype.Component;
 /** The stage Bench: what is seen, what people note, and what the battery means. */
 @Component
 public class BenchActs {
-    private final JobDesk desk;
+    private final Acts acts;
     private final BenchNotesStore store;
     private final Tools tools;
     private final Interfaces interfaces;
@@ -23,13 +24,13 @@ public class BenchActs {
     private final InstantSource time;
 
     BenchActs(
-            JobDesk desk,
+            Acts acts,
             BenchNotesStore store,
             Tools tools,
             Interfaces interfaces,
             Computer computer,
             InstantSource time) {
-        this.desk = desk;
+        this.acts = acts;
         this.store = store;
         this.tools = tools;
         this.interfaces = interfaces;
@@ -81,14 +82,15 @@ public class BenchActs {
     }
 
     public Acted note(long number, BenchForm form, String who) {
-        JobFacts facts = desk.facts(number);
-        return switch (form.read()) {
-            case BenchForm.Read.Wrong(String sentence) ->
-                new Acted.Refused(sentence + " Nothing was changed.", Optional.empty());
-            case BenchForm.Read.Notes(BenchNotes notes) -> {
-                store.put(facts.job().id(), notes, time.instant(), who);
-                yield new Acted.Done(Optional.empty());
-            }
-        };
+        return acts.on(number, who, Stage.BENCH, "noted at Bench", facts -> {
+            return switch (form.read()) {
+                case BenchForm.Read.Wrong(String sentence) ->
+                    new Acted.Refused(sentence + " Nothing was changed.", Optional.empty());
+                case BenchForm.Read.Notes(BenchNotes notes) -> {
+                    store.put(facts.job().id(), notes, time.instant(), who);
+                    yield new Acted.Done(Optional.empty());
+                }
+            };
+        });
     }
 }

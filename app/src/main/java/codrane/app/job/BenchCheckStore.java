@@ -29,6 +29,10 @@ class BenchCheckStore {
                 .update();
     }
 
+    void forget(long jobId) {
+        jdbc.sql("delete from bench_check where job_id = ?").param(jobId).update();
+    }
+
     Optional<BenchCheck> get(long jobId) {
         return jdbc.sql("select * from bench_check where job_id = ?")
                 .param(jobId)

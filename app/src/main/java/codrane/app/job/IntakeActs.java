@@ -14,14 +14,14 @@ import org.springframework.stereotype.Component;
 public class IntakeActs {
     private static final Acted DONE = new Acted.Done(Optional.empty());
 
-    private final JobDesk desk;
+    private final Acts acts;
     private final IntakeStore store;
     private final Photos photos;
     private final AuditTrail audit;
     private final InstantSource time;
 
-    IntakeActs(JobDesk desk, IntakeStore store, Photos photos, AuditTrail audit, InstantSource time) {
-        this.desk = desk;
+    IntakeActs(Acts acts, IntakeStore store, Photos photos, AuditTrail audit, InstantSource time) {
+        this.acts = acts;
         this.store = store;
         this.photos = photos;
         this.audit = audit;
@@ -29,41 +29,46 @@ public class IntakeActs {
     }
 
     public Acted note(long number, IntakeForm form, String who) {
-        JobFacts facts = desk.facts(number);
-        return switch (form.over(facts.intake())) {
-            case IntakeForm.Read.Wrong(String sentence) -> refused(sentence + " Nothing was changed.");
-            case IntakeForm.Read.Notes(IntakeNotes notes) -> {
-                boolean known = notes.variant().isEmpty() || facts.variants().contains(notes.variant());
-                if (!known) yield refused("There is no such variant of this vehicle.");
-                store.put(facts.job().id(), notes, time.instant(), who);
-                yield DONE;
-            }
-        };
+        return acts.on(number, who, "noted the arrival", facts -> {
+            return switch (form.over(facts.intake())) {
+                case IntakeForm.Read.Wrong(String sentence) -> refused(sentence + " Nothing was changed.");
+                case IntakeForm.Read.Notes(IntakeNotes notes) -> {
+                    boolean known =
+                            notes.variant().isEmpty() || facts.variants().contains(notes.variant());
+                    if (!known) yield refused("There is no such variant of this vehicle.");
+                    store.put(facts.job().id(), notes, time.instant(), who);
+                    yield DONE;
+                }
+            };
+        });
     }
 
     /** Says where the replaced module is. */
     public Acted oldModule(long number, IntakeNotes.OldModule where, String who) {
-        JobFacts facts = desk.facts(number);
-        if (facts.replaced().isEmpty()) return refused("This job replaces no module.");
-        store.put(facts.job().id(), facts.intake().with(where), time.instant(), who);
-        audit.record(who, "said the old module is " + where.words(), "job " + number, "");
-        return DONE;
+        return acts.on(number, who, "said where the old module is", facts -> {
+            if (facts.replaced().isEmpty()) return refused("This job replaces no module.");
+            store.put(facts.job().id(), facts.intake().with(where), time.instant(), who);
+            audit.record(who, "said the old module is " + where.words(), "job " + number, "");
+            return DONE;
+        });
     }
 
     /** Says which variant it is, where the VIN does not tell. */
     public Acted variant(long number, String variant, String who) {
-        JobFacts facts = desk.facts(number);
-        if (!facts.variants().contains(variant)) return refused("There is no such variant of this vehicle.");
-        store.put(facts.job().id(), facts.intake().withVariant(variant), time.instant(), who);
-        audit.record(who, "said which variant it is", "job " + number, variant);
-        return DONE;
+        return acts.on(number, who, "named the variant", facts -> {
+            if (!facts.variants().contains(variant)) return refused("There is no such variant of this vehicle.");
+            store.put(facts.job().id(), facts.intake().withVariant(variant), time.instant(), who);
+            audit.record(who, "said which variant it is", "job " + number, variant);
+            return DONE;
+        });
     }
 
     public Acted photo(long number, byte[] upload, String caption, String who) {
-        JobFacts facts = desk.facts(number);
-        return photos.add(facts.job().id(), upload, caption, who)
-                .map(IntakeActs::refused)
-                .orElse(DONE);
+        return acts.on(number, who, "added a photo", facts -> {
+            return photos.add(facts.job().id(), upload, caption, who)
+                    .map(IntakeActs::refused)
+                    .orElse(DONE);
+        });
     }
 
     private static Acted refused(String sentence) {

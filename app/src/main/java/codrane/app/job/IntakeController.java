@@ -27,11 +27,19 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class IntakeController {
     private final IntakeActs intake;
     private final IdentifyActs identify;
+    private final ScanActs scans;
     private final BaselineActs baselines;
     private final JobDesk desk;
     private final Photos photos;
 
-    IntakeController(IntakeActs intake, IdentifyActs identify, BaselineActs baselines, JobDesk desk, Photos photos) {
+    IntakeController(
+            IntakeActs intake,
+            IdentifyActs identify,
+            ScanActs scans,
+            BaselineActs baselines,
+            JobDesk desk,
+            Photos photos) {
+        this.scans = scans;
         this.identify = identify;
         this.intake = intake;
         this.baselines = baselines;
@@ -60,7 +68,7 @@ class IntakeController {
 
     @PostMapping("/ask-module")
     String ask(@PathVariable long number, @RequestParam String address, Principal who, RedirectAttributes flash) {
-        return JobActController.then(identify.ask(number, address, who.getName()), number, "identify", flash);
+        return JobActController.then(scans.ask(number, address, who.getName()), number, "identify", flash);
     }
 
     @PostMapping("/fault-note")

@@ -22,6 +22,8 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class JobActController {
     private final JobActs acts;
+    private final ScanActs scans;
+    private final RunActs runs;
     private final PrepareActs prepares;
     private final UnlockActs unlocking;
     private final BaselineActs baselines;
@@ -30,6 +32,8 @@ class JobActController {
 
     JobActController(
             JobActs acts,
+            ScanActs scans,
+            RunActs runs,
             PrepareActs prepares,
             UnlockActs unlocking,
             BaselineActs baselines,
@@ -37,6 +41,8 @@ class JobActController {
             JobTasks tasks) {
         this.benches = benches;
         this.acts = acts;
+        this.scans = scans;
+        this.runs = runs;
         this.prepares = prepares;
         this.baselines = baselines;
         this.unlocking = unlocking;
@@ -51,7 +57,7 @@ class JobActController {
 
     @PostMapping("/bench")
     String bench(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.benchCheck(number, who.getName()), number, "now", flash);
+        return then(scans.benchCheck(number, who.getName()), number, "now", flash);
     }
 
     @PostMapping("/bench-notes")
@@ -64,7 +70,7 @@ class JobActController {
 
     @PostMapping("/scan")
     String scan(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.scan(number, who.getName()), number, "now", flash);
+        return then(scans.scan(number, who.getName()), number, "now", flash);
     }
 
     @PostMapping("/baseline")
@@ -140,12 +146,27 @@ class JobActController {
             @RequestParam(defaultValue = "") List<String> release,
             Principal who,
             RedirectAttributes flash) {
-        return then(acts.run(number, release, who.getName()), number, "run", flash);
+        return then(runs.run(number, release, who.getName()), number, "run", flash);
     }
 
     @PostMapping("/recover")
     String recover(@PathVariable long number, Principal who, RedirectAttributes flash) {
-        return then(acts.recover(number, who.getName()), number, "run", flash);
+        return then(runs.recover(number, who.getName()), number, "run", flash);
+    }
+
+    /** A run that waits is stopped before its next step. */
+    @PostMapping("/run/stop")
+    String stop(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return then(runs.stop(number, who.getName()), number, "run", flash);
+    }
+
+    @PostMapping("/reopen")
+    String reopen(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String why,
+            Principal who,
+            RedirectAttributes flash) {
+        return then(acts.reopen(number, who.getName(), why), number, "record", flash);
     }
 
     @PostMapping("/close")

@@ -18,6 +18,8 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
 import codrane.core.planner.LawAllows;
 import codrane.core.scan.AgreementMatrix;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import java.security.Principal;
 import java.util.List;
@@ -35,6 +37,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.server.ResponseStatusException;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -125,7 +128,12 @@ class JobController {
     }
 
     @GetMapping("/jobs/{number}/{stage}")
-    String stage(@PathVariable long number, @PathVariable String stage, Authentication who, Model model) {
+    String stage(
+            @PathVariable long number,
+            @PathVariable String stage,
+            Authentication who,
+            HttpServletRequest request,
+            Model model) {
         // before the facts: a task that ends in between must not look ended while its result is not shown
         Optional<JobTasks.Progress> task = tasks.of(number);
         JobFacts facts = desk.facts(number);
@@ -133,6 +141,7 @@ class JobController {
                 ? facts.progress().current()
                 : Stage.of(stage).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         if (shown == Stage.UNLOCK && unlocking.refresh(facts)) facts = desk.facts(number);
+        request.setAttribute(PressFields.SEEN, facts.job().version());
         model.addAttribute("page", page(facts, shown, task, who));
         model.addAttribute("facts", facts);
         addStage(facts, shown, who.getName(), model);
@@ -157,13 +166,21 @@ class JobController {
                 shown,
                 JobPage.rail(facts.progress(), shown),
                 next.withActs(allowed),
-                allowed.size() == next.acts().size(),
+                whose(role, job.number(), next),
                 task,
                 vitals.json(bench.map(vitals::of).orElse(VitalsPublisher.Vitals.UNKNOWN)),
                 facts.window(),
                 facts.run().map(r -> r.running()).orElse(false),
+                bench.isPresent(),
                 bench.map(BenchInterface::name).orElse("no interface"),
                 JobPage.GatewayVital.of(facts.access()));
+    }
+
+    /** Whose the main act is, when it is not this role's; empty when it is, or there is none. */
+    private static String whose(Role role, long number, NextAct next) {
+        if (next.acts().isEmpty() || !next.acts().getFirst().post()) return "";
+        String path = "/jobs/" + number + next.acts().getFirst().path();
+        return Routes.allows(role, HttpMethod.POST, path) ? "" : Routes.whose(HttpMethod.POST, path);
     }
 
     private static Role role(Authentication who) {
@@ -195,10 +212,7 @@ class JobController {
             case RUN -> {
                 addRun(facts, model);
                 boolean ready = facts.progress().currentUnauthorised() == Stage.RUN && !facts.runHolds();
-                if (ready)
-                    facts.plan()
-                            .ifPresent(plan -> model.addAttribute(
-                                    "releases", plan.plan().writes().toList()));
+                if (ready) model.addAttribute("releases", RunOrders.left(facts));
             }
             case PROVE -> addProof(facts, model);
             case RECORD -> {
@@ -256,16 +270,21 @@ class JobController {
         model.addAttribute("ledger", FaultLine.ledger(facts, after.get()));
     }
 
+    /** Asked before a page is loaded anew, so that it is not lost to an error. */
+    @GetMapping("/alive")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void alive() {}
+
     @GetMapping("/jobs/{number}/access")
     String access(@PathVariable long number) {
         return "redirect:/access";
     }
 
     @GetMapping(path = "/jobs/{number}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events(@PathVariable long number) {
+    SseEmitter events(@PathVariable long number, HttpSession session) {
         JobFacts facts = desk.facts(number);
         String bench = interfaces.of(facts.pack()).map(BenchInterface::name).orElse("none");
-        return hub.listen("job-" + number, "interface-" + bench);
+        return hub.listen(session.getId(), List.of("job-" + number, "interface-" + bench));
     }
 
     /** The hold points, for the page of a stage. */

@@ -10,20 +10,24 @@ import codrane.app.decide.Decided;
 import codrane.app.decide.NeedStore;
 import codrane.app.intake.IntakeStore;
 import codrane.app.job.jpa.JobStore;
+import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.MarketShelf;
 import codrane.app.vehicle.PackShelf;
+import codrane.core.baseline.BaselineFile;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Policy;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
 import codrane.core.scan.CodingState;
+import codrane.core.scan.WhoAnswers;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -114,7 +118,13 @@ public class JobDesk {
         Optional<PlanRecord> plan = jobs.plan(job.id());
         List<BaselineSummary> kept = baselines.ofJob(job.id());
         Decided decided = decided(job, pack, kept);
-        JobStore.Scans scans = jobs.scans(job.id(), runs.firstStart(job.id()));
+        Optional<RunRecord> last = runs.latest(job.id());
+        Optional<RunRecord> run = plan.flatMap(p -> last.filter(r -> r.planId() == p.id()));
+        String replaced = job.replacedModule().orElse("");
+        JobStore.Scans scans = jobs.scans(
+                job.id(),
+                run.map(RunRecord::startedAt),
+                scan -> !(WhoAnswers.judge(pack, job.vin(), scan.readings(), replaced) instanceof WhoAnswers.Another));
         return new JobFacts(
                 job,
                 pack,
@@ -127,7 +137,7 @@ public class JobDesk {
                 plan,
                 shelf.prepared(job.id()),
                 sheet(job, pack),
-                runs.latest(job.id()),
+                run,
                 power(pack, decided.policy(), plan),
                 access(pack, job),
                 putBacks.of(job.id()),
@@ -135,7 +145,24 @@ public class JobDesk {
                 benchNotes.get(job.id()),
                 faultNotes.of(job.id()),
                 decided,
-                oldCoding(job, pack, kept));
+                oldCoding(job, pack, kept),
+                new Witnessed(jobs.stranger(job.id()), scans.foreign(), baselineFits(kept, scans.before()), last));
+    }
+
+    /** Whether the newest baseline from before the work shows the parts of the scan: by their serial numbers. */
+    private boolean baselineFits(List<BaselineSummary> kept, Optional<ScanRecord> scan) {
+        Optional<BaselineFile> baseline = kept.stream()
+                .filter(b -> b.purpose() == BaselineSummary.Purpose.BEFORE)
+                .reduce((first, last) -> last)
+                .map(b -> baselines.file(b.id()));
+        if (baseline.isEmpty() || scan.isEmpty()) return true;
+        return baseline.get().modules().stream().allMatch(module -> {
+            String then = module.identification().getOrDefault("serial", "");
+            String now = Optional.ofNullable(scan.get().readings().get(module.id()))
+                    .flatMap(r -> r.text(Ident.SERIAL))
+                    .orElse("");
+            return then.isEmpty() || now.isEmpty() || then.strip().equals(now);
+        });
     }
 
     private Decided decided(JobRecord job, Pack pack, List<BaselineSummary> kept) {

@@ -44,12 +44,13 @@ import java.util.Optional;
  * else.
  *
  * @param first scan of the job: its faults were there before anybody did anything
- * @param before the last scan before the first run: the vehicle as it came
+ * @param before the last scan before the plan's run; what the plan rests on
  * @param latest newest scan
  * @param baselines of the job, oldest first
  * @param putBack lost settings that a person chose to put back
  * @param decided what people and the workshop said about the plan
  * @param oldCoding blocks that were read from the old module, by layout
+ * @param run the one that carries the newest plan out; empty while there is none
  * @param power whether a run may start on the supply as it is now
  */
 public record JobFacts(
@@ -72,7 +73,8 @@ public record JobFacts(
         BenchNotes benchNotes,
         List<FaultNote> faultNotes,
         Decided decided,
-        Map<String, Bytes> oldCoding) {
+        Map<String, Bytes> oldCoding,
+        Witnessed witnessed) {
     private static final double LEAST_BENCH_VOLTS = 12.5;
 
     public JobFacts {
@@ -82,11 +84,21 @@ public record JobFacts(
         oldCoding = Map.copyOf(oldCoding);
     }
 
-    /** The one from before any write. */
+    /** The one from before any write: the newest, if it was read again. */
     public Optional<BaselineSummary> baseline() {
         return baselines.stream()
-                .filter(b -> b.purpose() != BaselineSummary.Purpose.OLD_PART)
-                .findFirst();
+                .filter(b -> b.purpose() != BaselineSummary.Purpose.OLD_PART
+                        && b.purpose() != BaselineSummary.Purpose.AS_LEFT)
+                .reduce((first, last) -> last);
+    }
+
+    /** Whether something may have been written to the vehicle in this job, by whichever plan. */
+    public boolean written() {
+        return witnessed.lastRun().isPresent();
+    }
+
+    public Optional<Stranger> stranger() {
+        return witnessed.stranger();
     }
 
     /** Variants between which the VIN does not tell. */
@@ -123,10 +135,10 @@ public record JobFacts(
 
     /** Whether the vehicle was read again, before any run, since the plan was made: what was agreed to rests on something else. */
     public boolean planIsOld() {
-        return run.isEmpty()
-                && plan.isPresent()
-                && before.isPresent()
-                && plan.get().scanId() != before.get().id();
+        if (run.isPresent() || plan.isEmpty() || before.isEmpty()) return false;
+        boolean reopened =
+                job.reopenedAt().map(at -> plan.get().madeAt().isBefore(at)).orElse(false);
+        return reopened || plan.get().scanId() != before.get().id();
     }
 
     /** Seconds that the plan's writes take, by the pack; 0 without a plan. */
@@ -185,6 +197,14 @@ public record JobFacts(
                 .flatMap(ended -> latest.filter(scan -> scan.takenAt().isAfter(ended)));
     }
 
+    /** What the plan wants a person to do until the vehicle is at rest. */
+    public List<Operation> settling() {
+        return plan.stream()
+                .flatMap(p -> p.plan().operations().stream())
+                .filter(o -> o.kind() == Operation.Kind.SLEEP || o.kind() == Operation.Kind.BATTERY_OFF)
+                .toList();
+    }
+
     public boolean planHas(Operation.Kind kind) {
         return plan.map(p -> p.plan().has(kind)).orElse(false);
     }
@@ -236,9 +256,17 @@ public record JobFacts(
     private Hold state(HoldPoint point) {
         if (!needed(point)) return Hold.NOT_NEEDED;
         if (point == HoldPoint.PLAN_AGREED && planIsOld()) return Hold.OPEN;
-        Optional<HoldRecord> person = personHold(point);
+        Optional<HoldRecord> person = personHold(point).filter(this::stillAbout);
         if (person.isPresent()) return person.get().waived() ? Hold.WAIVED : Hold.KEPT;
         return keptByFact(point) ? Hold.KEPT : Hold.OPEN;
+    }
+
+    /** What was accepted about identity holds for just that: the same modules with the same VINs. */
+    private boolean stillAbout(HoldRecord hold) {
+        if (hold.point() != HoldPoint.IDENTITY_SETTLED || before.isEmpty()) return true;
+        IdentityFinding finding = IdentityFinding.of(this, before.get());
+        if (!finding.acceptable()) return false;
+        return hold.about().map(about -> about.equals(finding.about())).orElse(true);
     }
 
     private boolean needed(HoldPoint point) {
@@ -255,6 +283,9 @@ public record JobFacts(
             }
             case LEAD_APPROVED, GAPS_CONFIRMED, KEYS_COUNTED, NO_WAY_BACK -> {
                 return planHolds(point);
+            }
+            case SETTLED -> {
+                return !settling().isEmpty();
             }
             case EVERYTHING_HERE -> {
                 return readiness().map(r -> !r.prepared().isEmpty()).orElse(false);
@@ -286,7 +317,7 @@ public record JobFacts(
             case OLD_MODULE_READ -> intake.oldReading().isPresent();
             case PAPERS_AGREE -> intake.details().papersVin().equals(job.vin().text());
             case VARIANT_NAMED -> variants().contains(intake.variant());
-            case LINK_PROVEN -> bench.isPresent();
+            case LINK_PROVEN -> bench.isPresent() && stranger().isEmpty();
             case SUPPLY_HELD ->
                 bench.flatMap(BenchCheck::volts)
                         .map(v -> v >= LEAST_BENCH_VOLTS)
@@ -297,7 +328,7 @@ public record JobFacts(
                         .orElse(false);
             case AUTHORISED ->
                 finished || runHolds() || access.left().compareTo(Duration.ofSeconds(writingSeconds())) > 0;
-            case BASELINE_STORED -> baseline().isPresent();
+            case BASELINE_STORED -> baseline().isPresent() && witnessed.baselineFits();
             case FILE_CHECKED ->
                 calibration.map(c -> fit(c.manifest()).usable()).orElse(false);
             case SHEET_CHECKED -> sheet.map(LineSheetFacts::good).orElse(false);
@@ -315,8 +346,14 @@ public record JobFacts(
                         .flatMap(r -> r.needs().stream())
                         .filter(n -> n.kind() == Need.Kind.KEYS)
                         .allMatch(Need::here);
-            case CONSENT, PLAN_AGREED, LEAD_APPROVED, GAPS_CONFIRMED, NO_WAY_BACK, WRITES_RELEASED, FUNCTION_TESTED ->
-                false;
+            case CONSENT,
+                    PLAN_AGREED,
+                    LEAD_APPROVED,
+                    GAPS_CONFIRMED,
+                    NO_WAY_BACK,
+                    WRITES_RELEASED,
+                    SETTLED,
+                    FUNCTION_TESTED -> false;
         };
     }
 

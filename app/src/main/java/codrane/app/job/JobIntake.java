@@ -17,12 +17,16 @@ import org.springframework.stereotype.Component;
 /** Takes in new jobs. */
 @Component
 public class JobIntake {
+    private static final String JOB = "job ";
+
     private final PackShelf packs;
     private final JobStore jobs;
+    private final Acts acts;
     private final AuditTrail audit;
     private final InstantSource time;
 
-    JobIntake(PackShelf packs, JobStore jobs, AuditTrail audit, InstantSource time) {
+    JobIntake(PackShelf packs, JobStore jobs, Acts acts, AuditTrail audit, InstantSource time) {
+        this.acts = acts;
         this.packs = packs;
         this.jobs = jobs;
         this.audit = audit;
@@ -58,7 +62,13 @@ public class JobIntake {
                 : ", model year " + check.modelYears().getFirst();
     }
 
+    /** Takes a job in; the same form pressed twice leads to the same job. */
     public Taken take(NewJobForm form, String who) {
+        return acts.making(
+                () -> takeIn(form, who), what -> new Taken.Job(Long.parseLong(what.substring(JOB.length()))));
+    }
+
+    private Taken takeIn(NewJobForm form, String who) {
         VinCheck check = VinCheck.of(form.vin(), packs.ruleFor(form.vin()));
         if (check.vin().isEmpty()) return new Taken.Rejected("vin", check.reason());
         Vin vin = check.vin().get();
@@ -93,6 +103,7 @@ public class JobIntake {
                 who,
                 time.instant());
         audit.record(who, "took in", "job " + number, vin.text());
+        acts.made(JOB + number, who);
         return new Taken.Job(number);
     }
 

@@ -14,7 +14,8 @@ import java.util.Optional;
  * The frame around each page of a job: rail, next act, vitals.
  *
  * @param vitals as JSON, like the events that follow
- * @param kept false: the signed-in person may only look, so that acts were left out
+ * @param measured whether an interface of this computer tells the vitals
+ * @param whose roles that do the main act, when the one signed in does not; else empty
  */
 public record JobPage(
         JobRecord job,
@@ -23,11 +24,12 @@ public record JobPage(
         Stage shown,
         List<RailItem> rail,
         NextAct next,
-        boolean kept,
+        String whose,
         Optional<JobTasks.Progress> task,
         String vitals,
         PowerWindow window,
         boolean running,
+        boolean measured,
         String interfaceName,
         GatewayVital gateway) {
     /**

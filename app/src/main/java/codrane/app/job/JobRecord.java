@@ -10,6 +10,7 @@ import java.util.Optional;
  * A job as it is stored, without what was found since.
  *
  * @param revision raised by the database whenever something of the job changes
+ * @param version raised by each act of a person
  */
 public record JobRecord(
         long id,
@@ -25,4 +26,6 @@ public record JobRecord(
         Instant createdAt,
         String createdBy,
         Optional<Instant> closedAt,
-        long revision) {}
+        Optional<Instant> reopenedAt,
+        long revision,
+        long version) {}

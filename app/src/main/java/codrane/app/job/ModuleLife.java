@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
+import codrane.app.records.ChangeLedger;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -15,17 +16,38 @@ import java.util.Optional;
  * A module as baselines saw it: one line for each time it was another, or held other software.
  *
  * @param counter how often it says it was programmed
+ * @param written whether Codrane wrote it and read it back, and no baseline was taken since
  * @param changed whether the baseline before knew it otherwise
  */
-public record ModuleLife(String title, String serial, String software, String counter, Instant seen, boolean changed) {
+public record ModuleLife(
+        String title, String serial, String software, String counter, Instant seen, boolean changed, boolean written) {
     private static final int MOST_BASELINES = 12;
 
-    static List<ModuleLife> of(Pack pack, Baselines baselines, long vehicleId) {
+    /** @param changes of the vehicle, newest first: software that was written since the newest baseline counts */
+    static List<ModuleLife> of(Pack pack, Baselines baselines, long vehicleId, List<ChangeLedger.Change> changes) {
         List<BaselineSummary> newestFirst =
                 baselines.ofVehicle(vehicleId).stream().limit(MOST_BASELINES).toList();
         List<ModuleLife> lives = new ArrayList<>();
-        for (PackModule module : pack.modules().values()) lives.addAll(of(module, baselines, newestFirst));
+        for (PackModule module : pack.modules().values()) {
+            List<ModuleLife> read = of(module, baselines, newestFirst);
+            changes.stream()
+                    .filter(c -> c.module().equals(module.id()) && c.dataIdentifier() == null)
+                    .filter(c -> newestFirst.isEmpty()
+                            || c.at().isAfter(newestFirst.getFirst().takenAt()))
+                    .findFirst()
+                    .flatMap(c -> written(module, read, c))
+                    .ifPresent(lives::add);
+            lives.addAll(read);
+        }
         return lives;
+    }
+
+    private static Optional<ModuleLife> written(PackModule module, List<ModuleLife> read, ChangeLedger.Change change) {
+        boolean known = !read.isEmpty() && read.getFirst().software().equals(change.after());
+        if (known) return Optional.empty();
+        String serial = read.isEmpty() ? "not told" : read.getFirst().serial();
+        return Optional.of(
+                new ModuleLife(module.title(), serial, change.after(), "not read since", change.at(), true, true));
     }
 
     private static List<ModuleLife> of(PackModule module, Baselines baselines, List<BaselineSummary> newestFirst) {
@@ -40,7 +62,8 @@ public record ModuleLife(String title, String serial, String software, String co
                     ident.getOrDefault("software", "none"),
                     times(ident.getOrDefault("counter", "")),
                     summary.takenAt(),
-                    !lives.isEmpty());
+                    !lives.isEmpty(),
+                    false);
             boolean same = !lives.isEmpty() && lives.getFirst().sameAs(life);
             if (!same) lives.addFirst(life);
         }

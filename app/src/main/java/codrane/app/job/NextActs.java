@@ -14,8 +14,10 @@ import codrane.core.plan.Stage;
 import codrane.core.planner.LawAllows;
 import codrane.core.planner.PlanQuestions;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Says what to do next, from the facts alone. */
 final class NextActs {
@@ -32,7 +34,7 @@ final class NextActs {
             return current(facts, facts.runHolds() ? Stage.RUN : current, who);
         boolean later = shown.compareTo(current) > 0;
         if (facts.job().kind() == JobKind.BASELINE_ONLY && later && current == Stage.RECORD) return record(facts);
-        String title = later ? current.title() + " comes before " + shown.title() : shown.title() + " is done";
+        String title = later ? current.title() + " comes before " + shown.title() : done(facts, shown);
         String why =
                 later ? "What this stage rests on is not there yet." : "What was found and decided here is kept below.";
         return new NextAct(
@@ -43,8 +45,14 @@ final class NextActs {
                 List.of(Act.go("Go to " + current.title(), "/" + current.key())));
     }
 
-    private static String stop(JobFacts facts) {
-        if (facts.run().isEmpty()) return NOTHING_WRITTEN;
+    /** A stage at which this job has nothing to do was not done. */
+    private static String done(JobFacts facts, Stage shown) {
+        boolean nothing = facts.progress().of(shown).isEmpty();
+        return nothing ? shown.title() + ": this job has nothing to do here" : shown.title() + " is done";
+    }
+
+    static String stop(JobFacts facts) {
+        if (!facts.written()) return NOTHING_WRITTEN;
         return facts.runHolds() ? "The run holds the vehicle: look at Run." : "Safe to stop here: no run is under way.";
     }
 
@@ -56,7 +64,8 @@ final class NextActs {
             case RUN -> run(facts);
             case PROVE -> prove(facts);
             case UNLOCK -> NextUnlockAct.of(facts, who);
-            case SETTLE, RECORD -> record(facts);
+            case SETTLE -> settle(facts);
+            case RECORD -> record(facts);
         };
     }
 
@@ -199,21 +208,22 @@ final class NextActs {
                     Tone.PERSON,
                     List.of(Act.keep("It is this vehicle and this part", "/hold/no-way-back")));
         }
-        long writes = facts.plan().map(p -> p.plan().writes().count()).orElse(0L);
+        List<Operation> left = RunOrders.left(facts);
         String before = run.filter(r -> r.state() == RunRecord.State.STOPPED)
                 .map(r -> r.sentence() + " " + r.nextStep() + " ")
                 .orElse("");
         String module = facts.replaced().map(PackModule::lowerTitle).orElse("vehicle");
-        String steps = writes == 1 ? "1 writing step on the " : writes + " writing steps on the ";
-        String program = facts.planHas(Operation.Kind.PROGRAM)
+        String steps = left.size() == 1 ? "1 writing step on the " : left.size() + " writing steps on the ";
+        boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
+        String program = programs
                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave the key."
                 : "Each write is read back.";
         return new NextAct(
-                (run.isPresent() ? "Run again: release " : "Release ") + steps + module,
+                (run.isPresent() ? "Go on: release " : "Release ") + steps + module,
                 before + "Tick each below. " + program,
-                run.isPresent() ? "Safe to stop here: the run stopped where nothing is half written." : NOTHING_WRITTEN,
+                run.isPresent() ? "Safe to stop here: the run stopped where nothing is half written." : stop(facts),
                 Tone.WRITE,
-                List.of(Act.keep("Release and start", "/run")));
+                List.of(Act.keep(run.isPresent() ? "Release and go on" : "Release and start", "/run")));
     }
 
     private static NextAct running(JobFacts facts, RunRecord run) {
@@ -224,7 +234,10 @@ final class NextActs {
                 run.taskTitle() + " is under way." + normal,
                 "If anything fails now: keep the support unit on, Codrane finds the way back.",
                 Tone.WRITE,
-                List.of());
+                run.committed()
+                        ? List.of()
+                        : List.of(Act.read("Stop before the next step", "/run/stop")
+                                .second()));
     }
 
     private static NextAct interrupted(RunRecord run) {
@@ -237,6 +250,21 @@ final class NextActs {
                         : "The module is whole, but the steps after this one are not done.",
                 Tone.WRITE,
                 List.of(Act.keep("Recover the run", "/recover")));
+    }
+
+    /** Done by a person, in the plan's order; Codrane waits for neither sleep nor battery. */
+    private static NextAct settle(JobFacts facts) {
+        List<Operation> wanted = facts.settling();
+        String what = wanted.stream()
+                .map(o -> o.title() + ", " + minutes(o.seconds()) + ".")
+                .collect(Collectors.joining(" "));
+        return new NextAct(
+                "Let the vehicle come to rest: "
+                        + minutes(wanted.stream().mapToInt(Operation::seconds).sum()),
+                what + " Codrane can't see it done: say so when it is.",
+                "Safe to stop here: no run is under way.",
+                Tone.PERSON,
+                List.of(Act.keep("It was done", "/hold/settled"), Act.waive("Not done", "/waive/settled")));
     }
 
     private static NextAct prove(JobFacts facts) {
@@ -288,13 +316,12 @@ final class NextActs {
         if (facts.job().closedAt().isPresent()) {
             return new NextAct(
                     "This job is closed",
-                    "The report stays here and prints.",
-                    "Nothing is left to do.",
+                    "The report stays here and prints. Nothing of the job changes any more." + leftOpen(facts),
+                    "To work on it again, reopen it and say why.",
                     Tone.SETTLED,
-                    List.of());
+                    List.of(Act.waive("Reopen the job", "/reopen")));
         }
-        boolean written = facts.run().map(RunRecord::finished).orElse(false);
-        if (written && facts.asLeft().isEmpty()) {
+        if (facts.written() && facts.asLeft().isEmpty()) {
             return new NextAct(
                     "Store how the vehicle is left",
                     "A second baseline: a setting that an update wipes later is found by it, and can be put back.",
@@ -310,6 +337,15 @@ final class NextActs {
                 "Safe to stop here.",
                 Tone.DO,
                 List.of(Act.read("Close the job", "/close")));
+    }
+
+    /** What was waived at the end, or never tried, stays said. */
+    private static String leftOpen(JobFacts facts) {
+        List<String> open = Stream.of(HoldPoint.SETTLED, HoldPoint.READ_BACK_AGREES, HoldPoint.FUNCTION_TESTED)
+                .filter(p -> facts.progress().hold(p) == Hold.WAIVED)
+                .map(p -> p.title().toLowerCase(Locale.ROOT))
+                .toList();
+        return open.isEmpty() ? "" : " Left open when it was closed: " + String.join("; ", open) + ".";
     }
 
     static String minutes(int seconds) {

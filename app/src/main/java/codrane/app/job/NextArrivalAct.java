@@ -11,8 +11,6 @@ import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Stage;
-import codrane.core.scan.AgreementMatrix;
-import codrane.core.vin.VinComparison;
 import java.util.List;
 import java.util.Locale;
 
@@ -90,6 +88,15 @@ final class NextArrivalAct {
                             Act.read("Read it", "/old-module-read"),
                             Act.waive("It is not read", "/waive/old-module-read")));
         }
+        if (facts.stranger().isPresent()) {
+            return new NextAct(
+                    "Another vehicle is on the cable",
+                    facts.stranger().get().sentence()
+                            + " What the other one said counts for nothing here. Then ask once more.",
+                    NextActs.stop(facts),
+                    Tone.PERSON,
+                    List.of(Act.read("Ask the vehicle", "/bench")));
+        }
         if (facts.bench().isPresent()) {
             String volts = facts.bench()
                     .get()
@@ -129,58 +136,79 @@ final class NextArrivalAct {
                     Tone.DO,
                     List.of(Act.read("Scan " + facts.pack().modules().size() + " modules", "/scan")));
         }
-        VinComparison vins = facts.matrix(facts.before().get()).vins();
-        return switch (vins.verdict()) {
-            case DONOR ->
-                new NextAct(
-                        donorTitle(facts),
-                        vins.sentence() + " That is expected of a second-hand part, and is written anew in Run.",
-                        NOTHING_WRITTEN,
-                        Tone.PERSON,
-                        List.of(
-                                Act.keep("Accept as donor", "/hold/identity-settled"),
-                                Act.read("Scan again", "/scan").second()));
-            case MODULE_EMPTY ->
-                new NextAct(
-                        "A module holds no VIN",
-                        vins.sentence() + " That is expected of a new part.",
-                        NOTHING_WRITTEN,
-                        Tone.PERSON,
-                        List.of(
-                                Act.keep("It is the new part", "/hold/identity-settled"),
-                                Act.read("Scan again", "/scan").second()));
+        IdentityFinding finding = IdentityFinding.of(facts, facts.before().get());
+        return switch (finding.vins().verdict()) {
+            case DONOR, MODULE_EMPTY -> finding.unexpected().isEmpty() ? ownPart(finding) : notOurs(finding);
             case VEHICLE_DISAGREES ->
                 new NextAct(
                         "This may be the wrong vehicle",
-                        vins.sentence()
-                                + " Compare plate, papers and windscreen. If the VIN was typed wrong, begin a new job.",
-                        NOTHING_WRITTEN,
-                        Tone.DIFFERS,
-                        List.of(
-                                Act.read("Scan again", "/scan"),
-                                Act.waive("It is the right vehicle", "/waive/identity-settled")));
-            case NOTHING_READ, ALL_AGREE ->
+                        finding.vins().sentence()
+                                + " Nothing is written while most modules carry another VIN. Compare plate, papers and"
+                                + " windscreen. If the VIN was typed wrong, begin a new job.",
+                        NextActs.stop(facts),
+                        Tone.PERSON,
+                        List.of(Act.read("Scan again", "/scan")));
+            case NOTHING_READ ->
                 new NextAct(
-                        "No module answered enough",
+                        "No module told a VIN",
                         "Check key, cable and supply, then scan again.",
-                        NOTHING_WRITTEN,
+                        NextActs.stop(facts),
+                        Tone.DIFFERS,
+                        List.of(Act.read("Scan again", "/scan")));
+            case ALL_AGREE ->
+                new NextAct(
+                        "Scan again",
+                        "The VINs agree, and something else of the scan is missing: faults could not be read.",
+                        NextActs.stop(facts),
                         Tone.DIFFERS,
                         List.of(Act.read("Scan again", "/scan")));
         };
     }
 
-    private static String donorTitle(JobFacts facts) {
-        List<String> donors = facts.matrix(facts.before().orElseThrow()).rows().stream()
-                .filter(r -> r.vin().mark() == AgreementMatrix.Mark.DIFFERS)
-                .map(AgreementMatrix.Row::title)
-                .toList();
-        return "The " + String.join(", ", donors).toLowerCase(Locale.ROOT) + " still carries its donor's VIN";
+    private static NextAct ownPart(IdentityFinding finding) {
+        IdentityFinding.Odd part = finding.expected().getFirst();
+        boolean empty = part.vin().isEmpty();
+        return new NextAct(
+                empty
+                        ? "The " + lower(part) + " holds no VIN yet"
+                        : "The " + lower(part) + " still carries its donor's VIN",
+                finding.vins().sentence()
+                        + (empty
+                                ? " That is expected of a part that is new to this vehicle."
+                                : " That is expected of a second-hand part; what becomes of it stands in the plan."),
+                NOTHING_WRITTEN,
+                Tone.PERSON,
+                List.of(
+                        Act.keep(empty ? "It is the new part" : "Accept as donor", "/hold/identity-settled"),
+                        Act.read("Scan again", "/scan").second()));
+    }
+
+    /** A module that this job is not about: was it swapped before, or is it another vehicle's? */
+    private static NextAct notOurs(IdentityFinding finding) {
+        return new NextAct(
+                finding.unexpected().size() == 1
+                        ? "The " + lower(finding.unexpected().getFirst()) + " is not this vehicle's by its VIN"
+                        : finding.unexpected().size() + " modules are not this vehicle's by their VIN",
+                finding.unexpectedWords()
+                        + ". This job is not about that and does not write it. Was it swapped before? Ask, then go on"
+                        + " with the reason, or settle it in a job of its own.",
+                NOTHING_WRITTEN,
+                Tone.PERSON,
+                List.of(
+                        Act.waive("Go on, and say why", "/waive/identity-settled"),
+                        Act.read("Scan again", "/scan").second()));
+    }
+
+    private static String lower(IdentityFinding.Odd odd) {
+        return odd.title().toLowerCase(Locale.ROOT);
     }
 
     private static NextAct baseline(JobFacts facts) {
+        boolean others = facts.baseline().isPresent();
         return new NextAct(
-                "Store a baseline",
-                "Everything readable is read once more and kept: raw to restore it, labelled to read it. About "
+                others ? "Store a baseline again" : "Store a baseline",
+                (others ? "The one that is there shows parts with other serial numbers than the newest scan. " : "")
+                        + "Everything readable is read once more and kept: raw to restore it, labelled to read it. About "
                         + minutes((int) BaselineEstimate.of(
                                                 facts.pack(),
                                                 facts.pack().modules().values())

@@ -1,6 +1,7 @@
 package codrane.app.job;
 
 import codrane.app.live.RunOrder;
+import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
@@ -96,6 +97,27 @@ class RunOrders {
                 image,
                 facts.before().get().readings(),
                 facts.gateway()));
+    }
+
+    /** Writes of the plan that its run has not done yet; all of them while there is none. */
+    static List<Operation> left(JobFacts facts) {
+        if (facts.plan().isEmpty()) return List.of();
+        List<Operation> writes = facts.plan().get().plan().writes().toList();
+        int done = facts.run().map(RunRecord::taskIndex).orElse(0);
+        if (done == 0 || !unable(facts).isEmpty()) return writes;
+        List<Operation> left = new ArrayList<>();
+        int end = 0;
+        for (Operation write : writes) {
+            end += count(facts, write);
+            if (end > done) left.add(write);
+        }
+        return left;
+    }
+
+    private static int count(JobFacts facts, Operation operation) {
+        return operation.kind() == Operation.Kind.PROGRAM
+                ? 1
+                : tasks(facts, operation, new MemoryImage()).size();
     }
 
     /** Titles of planned operations that this version plans, and can't carry out yet. */

@@ -1,8 +1,8 @@
 package codrane.app.job;
 
+import codrane.app.live.JobTasks.TaskFailedException;
 import codrane.app.live.Witness;
 import codrane.app.vehicle.BenchInterface;
-import codrane.app.vehicle.Interfaces;
 import codrane.link.LinkLostException;
 import java.util.Optional;
 import java.util.Set;
@@ -11,27 +11,32 @@ import org.springframework.stereotype.Component;
 /** Whether the vehicle on the cable is still the one that was scanned: a cable is soon plugged into the next. */
 @Component
 class StrangerCheck {
-    private final Interfaces interfaces;
+    private final Readings readings;
 
-    StrangerCheck(Interfaces interfaces) {
-        this.interfaces = interfaces;
+    StrangerCheck(Readings readings) {
+        this.readings = readings;
     }
 
     /** With the key off nobody answers: then the run looks again when it has asked for the key. */
-    Optional<Acted> refuse(JobFacts facts) {
-        Optional<BenchInterface> bench = interfaces.of(facts.pack());
-        if (bench.isEmpty() || facts.before().isEmpty()) return Optional.empty();
+    Optional<Acted> refuse(JobFacts facts, String who) {
+        if (facts.before().isEmpty()) return Optional.empty();
         Set<String> replaced = facts.job().replacedModule().map(Set::of).orElse(Set.of());
         try {
-            Optional<String> stranger = bench.get()
-                    .use(
-                            facts.pack(),
-                            link -> Witness.stranger(
-                                    link, facts.pack(), facts.before().get().readings(), replaced));
-            return stranger.map(
-                    s -> new Acted.Refused(s + " Nothing was sent. Plug into the right one.", Optional.empty()));
-        } catch (LinkLostException | BenchInterface.BusyException e) {
-            return Optional.of(new Acted.Refused(e.getMessage(), Optional.empty()));
+            Optional<String> stranger = readings.read(
+                    facts,
+                    who,
+                    link -> Witness.stranger(
+                            link, facts.pack(), facts.before().get().readings(), replaced));
+            stranger.ifPresent(s -> readings.mark(facts, who, "", s));
+            return stranger.map(s -> refused(s + " Nothing was sent. Plug into the right one."));
+        } catch (Readings.StrangerException e) {
+            return Optional.of(refused("Not started. " + e.getMessage() + " Nothing was sent."));
+        } catch (LinkLostException | BenchInterface.BusyException | TaskFailedException e) {
+            return Optional.of(refused(e.getMessage()));
         }
+    }
+
+    private static Acted refused(String sentence) {
+        return new Acted.Refused(sentence, Optional.empty());
     }
 }

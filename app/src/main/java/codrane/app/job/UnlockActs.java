@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.access.Access;
 import codrane.app.access.GatewayDesk;
+import codrane.app.live.JobTasks.TaskFailedException;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
@@ -18,7 +19,8 @@ import org.springframework.stereotype.Component;
 public class UnlockActs {
     private static final Acted DONE = new Acted.Done(Optional.empty());
 
-    private final JobDesk desk;
+    private final Acts acts;
+    private final Readings readings;
     private final Access access;
     private final GatewayDesk gateways;
     private final RefusedActStore refusedActs;
@@ -27,14 +29,16 @@ public class UnlockActs {
     private final InstantSource time;
 
     UnlockActs(
-            JobDesk desk,
+            Acts acts,
+            Readings readings,
             Access access,
             GatewayDesk gateways,
             RefusedActStore refusedActs,
             Interfaces interfaces,
             AuditTrail audit,
             InstantSource time) {
-        this.desk = desk;
+        this.acts = acts;
+        this.readings = readings;
         this.access = access;
         this.gateways = gateways;
         this.refusedActs = refusedActs;
@@ -61,48 +65,64 @@ public class UnlockActs {
         return UnlockView.of(facts, who, gateways.ofVehicle(facts.job().vehicleId()));
     }
 
-    /** Adds the one who was refused as technician; for the owner. */
+    /** Adds the one who was refused as technician; for the lead. */
     public Acted addTechnician(long number, String technician, String who) {
-        return authority(desk.facts(number))
-                .map(a -> acted(access.addTechnician(a, technician, who)))
-                .orElseGet(UnlockActs::noGateway);
+        return acts.on(
+                number,
+                who,
+                "added a technician at the authority",
+                facts -> authority(facts)
+                        .map(a -> acted(access.addTechnician(a, technician, who)))
+                        .orElseGet(UnlockActs::noGateway));
     }
 
     /** Registers the connected tool, by the serial number that it tells itself. */
     public Acted addTool(long number, String who) {
-        JobFacts facts = desk.facts(number);
-        Optional<BenchInterface> bench = interfaces.of(facts.pack());
-        Optional<ToolLook> tool = bench.flatMap(BenchInterface::tool);
-        if (tool.isEmpty()) return refused("The tool does not tell its serial number. Connect it, then try again.");
-        return authority(facts)
-                .map(a -> acted(access.addTool(
-                        a,
-                        tool.get().name(),
-                        bench.orElseThrow().serialMask(),
-                        tool.get().serial(),
-                        who)))
-                .orElseGet(UnlockActs::noGateway);
+        return acts.on(number, who, "registered the tool", facts -> {
+            Optional<BenchInterface> bench = interfaces.of(facts.pack());
+            Optional<ToolLook> tool = bench.flatMap(BenchInterface::tool);
+            if (tool.isEmpty()) return refused("The tool does not tell its serial number. Connect it, then try again.");
+            return authority(facts)
+                    .map(a -> acted(access.addTool(
+                            a,
+                            tool.get().name(),
+                            bench.orElseThrow().serialMask(),
+                            tool.get().serial(),
+                            who)))
+                    .orElseGet(UnlockActs::noGateway);
+        });
     }
 
     /** Has the gateway opened; then leads back to what was refused for want of it. */
     public Acted authorise(long number, String who) {
-        JobFacts facts = desk.facts(number);
-        if (!facts.access().there()) return noGateway();
-        if (facts.runHolds()) return refused("A run is under way: the authorisation is renewed when it has ended.");
+        JobFacts[] asked = new JobFacts[1];
+        Acted allowed = acts.on(number, who, Stage.UNLOCK, "asked for the authorisation", facts -> {
+            asked[0] = facts;
+            if (!facts.access().there()) return noGateway();
+            return facts.runHolds()
+                    ? refused("A run is under way: the authorisation is renewed when it has ended.")
+                    : DONE;
+        });
+        if (!(allowed instanceof Acted.Done)) return allowed;
+        JobFacts facts = asked[0];
         Optional<BenchInterface> bench = interfaces.of(facts.pack());
         if (bench.isEmpty()) return refused("No interface on this computer speaks to this vehicle.");
         JobRecord job = facts.job();
         try {
+            readings.read(facts, who, link -> true);
             Optional<String> refusal = gateways.open(
                     new GatewayDesk.Subject(job.vehicleId(), job.id(), job.vin(), facts.pack(), who), bench.get());
             if (refusal.isPresent()) return refused(refusal.get());
-        } catch (BenchInterface.BusyException e) {
+        } catch (BenchInterface.BusyException | LinkLostException | TaskFailedException e) {
             return refused(e.getMessage());
         }
-        audit.record(who, "had the gateway opened", "job " + number, job.vin().text());
-        Optional<Stage> back = facts.access().refused().map(RefusedAct::stage);
-        refusedActs.forget(job.id());
-        return new Acted.Done(back);
+        return acts.then(number, who, "had the gateway opened", now -> {
+            audit.record(
+                    who, "had the gateway opened", "job " + number, job.vin().text());
+            Optional<Stage> back = now.access().refused().map(RefusedAct::stage);
+            refusedActs.forget(job.id());
+            return new Acted.Done(back);
+        });
     }
 
     /** A run is refused before anything is sent, and remembered so that the remedy leads back to it. */
@@ -132,7 +152,8 @@ public class UnlockActs {
             boolean open = bench.isPresent() && gateways.stillOpen(facts.job().vehicleId(), facts.pack(), bench.get());
             return open
                     ? Optional.empty()
-                    : Optional.of(refuse(desk.facts(facts.job().number()), who));
+                    : Optional.of(acts.then(
+                            facts.job().number(), who, "was refused by the gateway", now -> refuse(now, who)));
         } catch (LinkLostException | BenchInterface.BusyException e) {
             return Optional.of(refused(e.getMessage()));
         }

@@ -10,6 +10,7 @@ import codrane.app.vehicle.PackShelf;
 import codrane.core.pack.Pack;
 import java.io.IOException;
 import java.security.Principal;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -62,8 +63,9 @@ class VehicleController {
         model.addAttribute("vehicle", vehicle);
         model.addAttribute("jobs", jobs.ofVehicle(vehicle.id()));
         model.addAttribute("baselines", baselines.ofVehicle(vehicle.id()));
-        model.addAttribute("modules", ModuleLife.of(pack, baselines, vehicle.id()));
-        model.addAttribute("changes", ChangeLine.of(pack, ledger.ofVehicle(vehicle.id())));
+        List<ChangeLedger.Change> changes = ledger.ofVehicle(vehicle.id());
+        model.addAttribute("modules", ModuleLife.of(pack, baselines, vehicle.id(), changes));
+        model.addAttribute("changes", ChangeLine.of(pack, changes));
         return "vehicle/one";
     }
 

@@ -8,7 +8,6 @@ import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
-import codrane.core.uds.Requests;
 import codrane.link.DiagnosticLink;
 import codrane.link.run.RunGates;
 import java.time.Duration;
@@ -23,50 +22,65 @@ final class BenchGates implements RunGates {
     private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
     private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
     private static final Duration ASK_EVERY = Duration.ofMillis(500);
-    private static final Duration KEEP_ALIVE = Duration.ofSeconds(2);
     private static final int KEY_ON = 1;
 
     private final RunOrder order;
     private final DiagnosticLink link;
     private final RunProgress progress;
-    private final Runnable renewLease;
+    private final RunControl control;
     private final InstantSource time;
 
-    BenchGates(RunOrder order, DiagnosticLink link, RunProgress progress, Runnable renewLease, InstantSource time) {
+    BenchGates(RunOrder order, DiagnosticLink link, RunProgress progress, RunControl control, InstantSource time) {
         this.order = order;
         this.link = link;
         this.progress = progress;
-        this.renewLease = renewLease;
+        this.control = control;
         this.time = time;
     }
 
+    /** Only before anything was done may a gate close by itself; later it waits for as long as it takes. */
+    private static boolean untouched(RunState state) {
+        return state.index() == 0 && !state.recovering();
+    }
+
     @Override
-    public Verdict awaitPower(PowerWindow window) {
+    public Verdict awaitPower(RunState state, PowerWindow window) {
         Instant end = time.instant().plus(MEASURE_AT_MOST);
         while (true) {
             PowerGate.Verdict verdict = PowerGate.start(order.bench().samples(), window, time.instant());
             if (verdict.passes()) return new Verdict.Open();
             boolean giveUp =
                     verdict.state() == PowerGate.State.REFUSED || time.instant().isAfter(end);
-            if (giveUp)
+            if (untouched(state) && giveUp)
                 return new Verdict.Closed(
                         "Not started: " + verdict.reason(), "Raise the supply voltage, then run again.");
-            hold(verdict.reason());
+            hold(untouched(state) ? verdict.reason() : "Held before the next step. " + verdict.reason());
+            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
     }
 
     @Override
-    public Verdict awaitKeyOn(String prompt) {
+    public Verdict awaitKeyOn(RunState state, String prompt) {
         Instant end = time.instant().plus(KEY_AT_MOST);
         BenchInterface bench = order.bench();
         Pack pack = order.pack();
         while (true) {
             Optional<Integer> key = bench.readKey(pack, link);
             if (key.isPresent() && key.get() == KEY_ON) return sameVehicle();
-            if (time.instant().isAfter(end))
+            if (untouched(state) && time.instant().isAfter(end))
                 return new Verdict.Closed("Not started: the key was not turned on.", prompt);
             hold(prompt);
+            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
+    }
+
+    /** Whether the run still owns the interface, and nobody told it to stop. */
+    private Verdict mayGoOn(RunState state) {
+        if (control.lost()) throw new Leases.LeaseLostException(order.bench().name());
+        return control.halt()
+                .filter(halt -> halt.evenCommitted() || !state.committed())
+                .<Verdict>map(halt -> new Verdict.Closed(halt.sentence(), halt.nextStep()))
+                .orElseGet(Verdict.Open::new);
     }
 
     /** Faults are cleared in every module, so a module that is only cleared is a witness still. */
@@ -85,19 +99,24 @@ final class BenchGates implements RunGates {
         return OperationMatrix.judge(operation, order.gateway(), time.instant());
     }
 
-    /** Low or unknown voltage holds the run between blocks; the session is kept alive meanwhile. */
+    /** Low or unknown voltage holds the run between blocks, a lease about to end before anything. */
     @Override
-    public void beforeBlock(RunState state) {
-        if (!(state.task() instanceof RunTask.Program program)) return;
-        Instant kept = Instant.EPOCH;
-        for (Watch watch = watch(program); watch != Watch.FINE; watch = watch(program)) {
-            if (Duration.between(kept, time.instant()).compareTo(KEEP_ALIVE) >= 0) {
-                link.tell(program.module().address(), Requests.testerPresentSuppressed());
-                renewLease.run();
-                kept = time.instant();
-            }
-            hold(sentence(watch, program.window()));
+    public Verdict beforeSending(RunState state) {
+        while (true) {
+            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            Optional<String> why = held(state);
+            if (why.isEmpty()) return new Verdict.Open();
+            hold(why.get());
         }
+    }
+
+    private Optional<String> held(RunState state) {
+        if (control.stale(time.instant()))
+            return Optional.of("Held: the database does not answer. Keep the power on; it goes on by itself.");
+        boolean block = state.phase() == RunState.Phase.TRANSFER;
+        if (!block || !(state.task() instanceof RunTask.Program program)) return Optional.empty();
+        Watch watch = watch(program);
+        return watch == Watch.FINE ? Optional.empty() : Optional.of(sentence(watch, program.window()));
     }
 
     private Watch watch(RunTask.Program program) {

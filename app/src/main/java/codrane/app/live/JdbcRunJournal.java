@@ -6,6 +6,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
+import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
@@ -13,49 +14,63 @@ import codrane.link.run.RunJournal;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.RecoverableDataAccessException;
+import org.springframework.dao.TransientDataAccessException;
 
-/** Journals a run in the database, renews its lease with each row, and keeps the change ledger. */
+/** Journals a run in the database, and keeps the change ledger. A database that is away for a while is waited for. */
 final class JdbcRunJournal implements RunJournal {
     /** Blocks share one row; their mark moves at most this often. */
     private static final Duration BLOCK_MARK = Duration.ofSeconds(1);
 
+    private static final Duration MOST_PATIENCE = Duration.ofSeconds(90);
+    private static final Duration ASK_AGAIN = Duration.ofMillis(500);
+    private static final Duration SLOW = Duration.ofSeconds(5);
+
     private final RunOrder order;
     private final long runId;
-    private final long fence;
     private final RunStore store;
-    private final Leases leases;
     private final ChangeLedger ledger;
     private final RunProgress progress;
+    private final RunControl control;
+    private final Runnable renew;
     private final InstantSource time;
+    /** What stood in the vehicle just before a write, by the task's index. */
+    private final Map<Integer, Bytes> readBefore = new HashMap<>();
+
     private int index;
     private long openRow;
     private long blockRow;
     private Instant marked = Instant.EPOCH;
 
     /** The collaborators, which are the same for all runs. */
-    record Tools(RunStore store, Leases leases, ChangeLedger ledger, InstantSource time) {}
+    record Tools(RunStore store, ChangeLedger ledger, InstantSource time) {}
 
-    JdbcRunJournal(RunOrder order, long runId, long fence, int startIndex, Tools tools, RunProgress progress) {
+    /** @param renew throws {@link Leases.LeaseLostException} when the lease is another's */
+    JdbcRunJournal(RunOrder order, long runId, Tools tools, RunProgress progress, RunControl control, Runnable renew) {
         this.order = order;
         this.runId = runId;
-        this.fence = fence;
-        this.index = startIndex;
         this.store = tools.store();
-        this.leases = tools.leases();
         this.ledger = tools.ledger();
         this.time = tools.time();
         this.progress = progress;
+        this.control = control;
+        this.renew = renew;
     }
 
     @Override
     public void open(RunState state, RunAction action) {
-        if (state.index() != index) completed(state.index());
+        completed(state.index());
         switch (action) {
             case RunAction.Send send -> {
-                leases.renew(order.bench().name(), fence);
-                store.progress(runId, state);
-                openRow = store.journal(
-                        runId, send.purpose(), send.module(), send.request().hex(), send.writes());
+                openRow = patiently(() -> {
+                    store.progress(runId, state);
+                    return store.journal(
+                            runId, send.purpose(), send.module(), send.request().hex(), send.writes());
+                });
                 progress.tell(state, send.purpose(), true);
             }
             case RunAction.SendBlock block -> openBlock(state, block);
@@ -67,53 +82,106 @@ final class JdbcRunJournal implements RunJournal {
         }
     }
 
+    /** Again and again while the database does not answer: the module waits, and its session is kept. */
+    private <T> T patiently(Supplier<T> write) {
+        Instant began = time.instant();
+        Instant until = began.plus(MOST_PATIENCE);
+        while (true) {
+            try {
+                T written = write.get();
+                boolean slow = Duration.between(began, time.instant()).compareTo(SLOW) > 0;
+                if (slow) renew.run(); // another run may have the interface by now
+                return written;
+            } catch (DataAccessResourceFailureException
+                    | TransientDataAccessException
+                    | RecoverableDataAccessException e) {
+                if (control.lost()
+                        || control.halt().isPresent()
+                        || time.instant().isAfter(until)) throw e;
+                progress.hold("Held: the database does not answer. Keep the power on; it goes on by itself.");
+                sleep();
+            }
+        }
+    }
+
+    private static void sleep() {
+        try {
+            Thread.sleep(ASK_AGAIN);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("the run's thread was interrupted", e);
+        }
+    }
+
     private void openBlock(RunState state, RunAction.SendBlock block) {
         boolean first = block.number() == 1 && state.tries() == 0;
         Instant now = time.instant();
         if (first || Duration.between(marked, now).compareTo(BLOCK_MARK) >= 0) {
-            leases.renew(order.bench().name(), fence);
-            store.progress(runId, state);
+            patiently(() -> {
+                store.progress(runId, state);
+                return now;
+            });
             marked = now;
         }
         if (first) {
             String request = "36 01.. from %08X".formatted(block.address());
-            blockRow = store.journal(runId, "Send " + state.blocks() + " blocks", block.module(), request, true);
+            blockRow = patiently(
+                    () -> store.journal(runId, "Send " + state.blocks() + " blocks", block.module(), request, true));
         }
         progress.tell(state, "Send blocks", first);
     }
 
     @Override
     public void close(RunState state, RunAction action, Reply reply) {
+        noteBefore(state, reply);
         boolean lastBlock = action instanceof RunAction.SendBlock block && block.number() == state.blocks();
         boolean trouble = !(reply instanceof Reply.Positive);
         if (action instanceof RunAction.SendBlock && !lastBlock && !trouble) return;
         long row = action instanceof RunAction.SendBlock ? blockRow : openRow;
-        switch (reply) {
-            case Reply.Positive(Bytes message) -> store.close(row, "POSITIVE", message.hex());
-            case Reply.Refused refused ->
-                store.close(row, "REFUSED", refused.code().words());
-            case Reply.Silent silent ->
-                store.close(row, "SILENT", silent.waited().toMillis() + " ms");
-        }
+        patiently(() -> {
+            switch (reply) {
+                case Reply.Positive(Bytes message) -> store.close(row, "POSITIVE", message.hex());
+                case Reply.Refused refused ->
+                    store.close(row, "REFUSED", refused.code().words());
+                case Reply.Silent silent ->
+                    store.close(row, "SILENT", silent.waited().toMillis() + " ms");
+            }
+            return row;
+        });
+    }
+
+    /** What is read just before a write is what was there; when it reads as wanted, nothing is written. */
+    private void noteBefore(RunState state, Reply reply) {
+        boolean read = state.phase() == RunState.Phase.READ && reply instanceof Reply.Positive;
+        if (!read || !(state.task() instanceof RunTask.Write write)) return;
+        Bytes found = ((Reply.Positive) reply).message().from(3);
+        if (!found.equals(write.value())) readBefore.put(state.index(), found);
     }
 
     /** All tasks before the index are done and read back. */
     void completed(int next) {
-        for (; index < next; index++) note(order.tasks().get(index));
+        for (; index < next; index++) {
+            int done = index;
+            patiently(() -> {
+                note(done, order.tasks().get(done));
+                return done;
+            });
+        }
     }
 
-    private void note(RunTask task) {
+    private void note(int done, RunTask task) {
         ChangeLedger.Origin origin = new ChangeLedger.Origin(
                 order.subject().vehicleId(),
                 order.subject().jobId(),
                 runId,
+                done,
                 order.subject().who());
         ModuleReading before = order.before()
                 .getOrDefault(
                         task.module().id(), ModuleReading.silent(task.module().id()));
         switch (task) {
             case RunTask.Program program -> {
-                if (!store.journalled(runId, "Erase", task.module().id())) return;
+                if (!store.journalled(runId, RunMachine.ERASE, task.module().id())) return;
                 ledger.add(
                         origin, change(task, null, before.text(Ident.SOFTWARE).orElse(""), program.softwareAfter()));
             }
@@ -124,7 +192,9 @@ final class JdbcRunJournal implements RunJournal {
                         change(
                                 task,
                                 write.dataIdentifier(),
-                                was(before, write).hex(),
+                                readBefore
+                                        .getOrDefault(done, was(before, write))
+                                        .hex(),
                                 write.value().hex()));
             }
             case RunTask.Restart restart -> {}

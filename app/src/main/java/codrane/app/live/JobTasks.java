@@ -60,7 +60,7 @@ public class JobTasks {
     }
 
     /** A task could not do its work; the message is for people. */
-    public static final class TaskFailedException extends RuntimeException {
+    public static class TaskFailedException extends RuntimeException {
         public TaskFailedException(String message) {
             super(message);
         }
@@ -76,6 +76,11 @@ public class JobTasks {
         event.put("total", progress.total());
         event.put("ended", progress.ended());
         hub.publish("job-" + jobNumber, event);
+    }
+
+    /** Title of what is under way. */
+    public Optional<String> busy(long jobNumber) {
+        return of(jobNumber).filter(p -> !p.ended()).map(Progress::title);
     }
 
     /** What is under way, or how the last one ended. */

@@ -4,7 +4,7 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-/** Who may write through an interface: one node at a time, by the database's clock, with a growing fence. */
+/** Who may write through an interface: one run at a time, by the database's clock, with a growing fence. */
 @Component
 class Leases {
     private static final String SPAN = "interval '10 seconds'";
@@ -17,38 +17,58 @@ class Leases {
         this.node = node;
     }
 
-    /** This node no longer holds the interface: it must not send. */
+    /** The run no longer holds the interface: it must not send. */
     static final class LeaseLostException extends RuntimeException {
         LeaseLostException(String name) {
             super("the lease of " + name + " was lost");
         }
     }
 
-    /** @return the fence, or empty when another node holds the interface */
-    Optional<Long> take(String name) {
-        return jdbc.sql(
-                        "insert into lease (interface, node, fence, until) values (:name, :node, 1, clock_timestamp() + "
-                                + SPAN + ")"
-                                + " on conflict (interface) do update set node = excluded.node, fence = lease.fence + 1, until = excluded.until"
-                                + " where lease.until < clock_timestamp() or lease.node = excluded.node returning fence")
+    /**
+     * Takes the interface for a run: when nobody holds it, or when this run does, which is recovered.
+     *
+     * @return the fence, or empty when another run holds the interface
+     */
+    Optional<Long> take(String name, long runId) {
+        return jdbc.sql("insert into lease (interface, node, fence, until, run_id)"
+                        + " values (:name, :node, 1, clock_timestamp() + " + SPAN + ", :run)"
+                        + " on conflict (interface) do update set node = excluded.node, fence = lease.fence + 1,"
+                        + " until = excluded.until, run_id = excluded.run_id"
+                        + " where lease.until < clock_timestamp() or lease.run_id = excluded.run_id returning fence")
                 .param("name", name)
                 .param("node", node.id())
+                .param("run", runId)
                 .query(Long.class)
                 .optional();
     }
 
-    /** @throws LeaseLostException when it ended or was taken */
-    void renew(String name, long fence) {
-        int rows = jdbc.sql("update lease set until = clock_timestamp() + " + SPAN
-                        + " where interface = ? and node = ? and fence = ? and until > clock_timestamp()")
-                .params(name, node.id(), fence)
+    /** The number of the job whose run holds the interface now. */
+    Optional<Long> holder(String name) {
+        return jdbc.sql("select j.number from lease l join run r on r.id = l.run_id join job j on j.id = r.job_id"
+                        + " where l.interface = ? and l.until > clock_timestamp()")
+                .param(name)
+                .query(Long.class)
+                .optional();
+    }
+
+    /**
+     * Prolongs it, also when it ended meanwhile: as long as nobody took it or called the run interrupted, it is this run's.
+     *
+     * @throws LeaseLostException when it was taken, or the run was ended by somebody else
+     */
+    void renew(String name, long runId, long fence) {
+        int rows = jdbc.sql(
+                        "update lease set until = clock_timestamp() + " + SPAN
+                                + " where interface = ? and run_id = ? and fence = ?"
+                                + " and exists (select 1 from run r where r.id = lease.run_id and r.fence = lease.fence and r.state = 'RUNNING')")
+                .params(name, runId, fence)
                 .update();
         if (rows == 0) throw new LeaseLostException(name);
     }
 
-    void release(String name, long fence) {
-        jdbc.sql("update lease set until = clock_timestamp() where interface = ? and node = ? and fence = ?")
-                .params(name, node.id(), fence)
+    void release(String name, long runId, long fence) {
+        jdbc.sql("update lease set until = clock_timestamp() where interface = ? and run_id = ? and fence = ?")
+                .params(name, runId, fence)
                 .update();
     }
 }

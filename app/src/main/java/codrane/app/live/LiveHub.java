@@ -1,13 +1,16 @@
 package codrane.app.live;
 
-import java.io.IOException;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArraySet;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
@@ -15,13 +18,14 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.session.SessionRepository;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import tools.jackson.databind.ObjectMapper;
 
 /**
  * Tells every browser of every node what happens: published through PostgreSQL's NOTIFY, received on a connection of its
- * own, sent on as server-sent events.
+ * own, sent on as server-sent events. What only informs never ends anything: publishing neither waits nor fails.
  */
 @Component
 public class LiveHub implements SmartLifecycle {
@@ -29,45 +33,85 @@ public class LiveHub implements SmartLifecycle {
     private static final String CHANNEL = "codrane_live";
     private static final int WAIT_MILLIS = 500;
     private static final int MOST_OCTETS = 7800;
+    private static final int MOST_WAITING = 500;
+    private static final Duration SESSIONS_EVERY = Duration.ofSeconds(5);
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final JdbcClient jdbc;
     private final JdbcConnectionDetails database;
-    private final Map<String, Set<SseEmitter>> listeners = new ConcurrentHashMap<>();
+    private final SessionRepository<?> sessions;
+    private final Map<String, Set<Listener>> listeners = new ConcurrentHashMap<>();
+    private final BlockingQueue<String> outgoing = new LinkedBlockingQueue<>(MOST_WAITING);
     private volatile boolean running;
 
-    LiveHub(JdbcClient jdbc, JdbcConnectionDetails database) {
+    LiveHub(JdbcClient jdbc, JdbcConnectionDetails database, SessionRepository<?> sessions) {
         this.jdbc = jdbc;
         this.database = database;
+        this.sessions = sessions;
     }
 
-    /** @param topic for example {@code job-2201}; the event's fields become JSON of at most 7,800 octets */
+    /**
+     * Returns at once. An event that can't be told is left out; the next one says more.
+     *
+     * @param topic for example {@code job-2201}
+     * @param event with its {@code type}; its fields become JSON of at most 7,800 octets
+     */
     public void publish(String topic, Map<String, Object> event) {
-        String payload = topic + " " + JSON.writeValueAsString(event);
-        if (payload.length() > MOST_OCTETS)
-            throw new IllegalArgumentException("event: " + payload.length() + " octets");
-        jdbc.sql("select pg_notify(?, ?)").params(CHANNEL, payload).query().singleRow();
+        String payload = topic + " " + event.get("type") + " " + JSON.writeValueAsString(event);
+        if (payload.length() > MOST_OCTETS) {
+            LOG.warn("an event of {} octets for {} was left out", payload.length(), topic);
+            return;
+        }
+        while (!outgoing.offer(payload)) outgoing.poll(); // the oldest goes
     }
 
-    /** Sends all events of the topics until the browser goes away. */
-    public SseEmitter listen(String... topics) {
-        SseEmitter emitter = new SseEmitter(0L);
-        for (String topic : topics) {
-            Set<SseEmitter> set = listeners.computeIfAbsent(topic, t -> new CopyOnWriteArraySet<>());
-            set.add(emitter);
-            emitter.onCompletion(() -> set.remove(emitter));
-            emitter.onError(e -> set.remove(emitter));
-        }
-        return emitter;
+    /**
+     * Sends all events of the topics until the browser goes away, or its session ends.
+     *
+     * @param session id of the session
+     */
+    public SseEmitter listen(String session, List<String> topics) {
+        Listener[] self = new Listener[1];
+        self[0] = new Listener(session, () -> topics.forEach(topic -> of(topic).remove(self[0])));
+        for (String topic : topics) of(topic).add(self[0]);
+        return self[0].emitter();
+    }
+
+    private Set<Listener> of(String topic) {
+        return listeners.computeIfAbsent(topic, t -> ConcurrentHashMap.newKeySet());
     }
 
     @Override
     public void start() {
         running = true;
-        Thread.ofPlatform().daemon().name("live-hub").start(this::loop);
+        Thread.ofPlatform().daemon().name("live-hub").start(this::receiveAll);
+        Thread.ofPlatform().daemon().name("live-hub-out").start(this::publishAll);
+        Thread.ofPlatform().daemon().name("live-hub-sessions").start(this::endWithSessions);
     }
 
-    private void loop() {
+    private void publishAll() {
+        boolean told = false;
+        while (running) {
+            try {
+                String payload = outgoing.poll(WAIT_MILLIS, TimeUnit.MILLISECONDS);
+                if (payload == null) continue;
+                jdbc.sql("select pg_notify(?, ?)")
+                        .params(CHANNEL, payload)
+                        .query()
+                        .singleRow();
+                told = false;
+            } catch (RuntimeException e) {
+                if (!told && running) LOG.warn("what happens can't be told to browsers: {}", e.getMessage());
+                told = true;
+                pause(Duration.ofMillis(WAIT_MILLIS));
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void receiveAll() {
         while (running) {
             try (Connection connection = java.sql.DriverManager.getConnection(
                     database.getJdbcUrl(), database.getUsername(), database.getPassword())) {
@@ -78,7 +122,7 @@ public class LiveHub implements SmartLifecycle {
             } catch (SQLException e) {
                 if (running)
                     LOG.warn("The live connection to the database was lost and is opened again: {}", e.getMessage());
-                pause();
+                pause(Duration.ofSeconds(1));
             }
         }
     }
@@ -92,24 +136,30 @@ public class LiveHub implements SmartLifecycle {
     }
 
     private void dispatch(String payload) {
-        int blank = payload.indexOf(' ');
-        if (blank < 0) return;
-        Set<SseEmitter> browsers = listeners.getOrDefault(payload.substring(0, blank), new CopyOnWriteArraySet<>());
-        browsers.removeIf(browser -> !reached(browser, payload.substring(blank + 1)));
+        String[] parts = payload.split(" ", 3);
+        if (parts.length < 3) return;
+        Set<Listener> browsers = listeners.getOrDefault(parts[0], Set.of());
+        browsers.forEach(browser -> browser.offer(parts[0] + " " + parts[1], parts[2]));
     }
 
-    private static boolean reached(SseEmitter browser, String data) {
-        try {
-            browser.send(SseEmitter.event().data(data));
-            return true;
-        } catch (IOException | RuntimeException e) {
-            return false; // it is gone; the web server ends its request by itself
+    private void endWithSessions() {
+        while (running) {
+            pause(SESSIONS_EVERY);
+            listeners.values().stream().flatMap(Set::stream).distinct().toList().forEach(this::endWithSession);
         }
     }
 
-    private static void pause() {
+    private void endWithSession(Listener browser) {
         try {
-            Thread.sleep(1000);
+            if (sessions.findById(browser.session()) == null) browser.end();
+        } catch (RuntimeException e) {
+            LOG.debug("whether a session still holds is asked again", e);
+        }
+    }
+
+    private static void pause(Duration span) {
+        try {
+            Thread.sleep(span);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -118,7 +168,8 @@ public class LiveHub implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
-        listeners.values().forEach(set -> set.forEach(SseEmitter::complete)); // else they delay the shutdown
+        // else they delay the shutdown
+        listeners.values().stream().flatMap(Set::stream).distinct().toList().forEach(Listener::end);
         listeners.clear();
     }
 

@@ -36,7 +36,7 @@ final class RunProgress {
         event.put("title", state.task().title());
         event.put("step", step);
         event.put("committed", state.committed());
-        event.put("block", state.block());
+        event.put("block", state.blockSent());
         event.put("blocks", state.blocks());
         event.put("bytes", state.confirmedBytes());
         transfer(state, now, event);

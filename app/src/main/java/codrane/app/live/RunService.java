@@ -4,12 +4,16 @@ import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
 import codrane.app.vehicle.BenchInterface;
 import codrane.core.run.RunAction;
+import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
+import codrane.core.run.RunTask;
+import codrane.core.run.Step;
 import codrane.link.LinkLostException;
 import codrane.link.run.RunLoop;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -18,13 +22,17 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Carries out runs, each on a thread of its own, on the node that owns the interface. */
 @Component
 public class RunService implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
     private static final Duration WATCH = Duration.ofSeconds(2);
-    private static final Duration WRITTEN_WITHIN = Duration.ofSeconds(5);
+    /** A block, its answer and what is written down of it; a long answer is not waited for. */
+    private static final Duration STOPPED_WITHIN = Duration.ofSeconds(12);
 
     private final RunStore store;
     private final Leases leases;
@@ -33,19 +41,25 @@ public class RunService implements SmartLifecycle {
     private final LiveHub hub;
     private final InstantSource time;
     private final TraceStore traces;
-    private final Set<Long> active = ConcurrentHashMap.newKeySet();
-    /** Runs whose end and trace are being written down. */
-    private final Set<Long> ending = ConcurrentHashMap.newKeySet();
+    private final TransactionTemplate transactions;
+    private final Map<Long, RunControl> active = new ConcurrentHashMap<>();
 
     private ThreadPoolTaskScheduler watch;
 
-    RunService(Records records, TraceStore traces, Leases leases, LiveHub hub, InstantSource time) {
+    RunService(
+            Records records,
+            TraceStore traces,
+            Leases leases,
+            LiveHub hub,
+            TransactionTemplate transactions,
+            InstantSource time) {
         store = records.store();
         ledger = records.ledger();
         audit = records.audit();
         this.traces = traces;
         this.leases = leases;
         this.hub = hub;
+        this.transactions = transactions;
         this.time = time;
     }
 
@@ -60,72 +74,146 @@ public class RunService implements SmartLifecycle {
         record Refused(String reason) implements Begun {}
     }
 
+    /** A run that owns its interface. */
+    private record Claim(long runId, long fence) {}
+
+    /** Begins the one run of a plan. In a transaction of the caller's, it begins when that is committed. */
     public Begun start(RunOrder order) {
         return begin(order, Optional.empty());
     }
 
-    /** Goes on with an interrupted run: the task that was under way is begun again and asks the module what is left. */
-    public Begun recover(RunOrder order, RunRecord interrupted) {
-        return begin(order, Optional.of(interrupted));
+    /**
+     * Goes on with a run that was interrupted or stopped, where it ended: a task that was under way is begun again, and
+     * asks the module what is left.
+     */
+    public Begun goOn(RunOrder order, RunRecord ended) {
+        return begin(order, Optional.of(ended));
     }
 
-    private synchronized Begun begin(RunOrder order, Optional<RunRecord> interrupted) {
-        Optional<RunRecord> last = store.latest(order.subject().jobId());
-        if (last.isPresent() && active.contains(last.get().id()))
-            return new Begun.Refused("This job's run is already under way.");
-        Optional<Long> fence = leases.take(order.bench().name());
-        if (fence.isEmpty()) return new Begun.Refused(order.bench().name() + " is being used from another computer.");
-        long runId = interrupted.map(RunRecord::id).orElseGet(() -> store.add(order, fence.get()));
-        interrupted.ifPresent(run -> store.resume(run.id(), fence.get()));
-        audit.record(
-                order.subject().who(),
-                interrupted.isPresent() ? "recovered run" : "started run",
-                "job " + order.subject().jobNumber(),
-                order.tasks().size() + " tasks, plan " + order.subject().planId());
-        RunState state = interrupted
-                .map(run -> RunState.recover(order.tasks(), run.taskIndex()))
-                .orElseGet(() -> RunState.begin(order.tasks()));
-        active.add(runId);
-        Thread.ofPlatform().daemon().name("run-" + runId).start(() -> execute(order, runId, fence.get(), state));
-        return new Begun.Running(runId);
+    private Begun begin(RunOrder order, Optional<RunRecord> ended) {
+        return transactions.execute(transaction -> {
+            Optional<Long> runId = ended.map(RunRecord::id).or(() -> store.add(order));
+            if (runId.isEmpty())
+                return new Begun.Refused(
+                        "This plan was carried out already: a plan is carried out once. Plan again if something is left to do.");
+            RunControl control = new RunControl(time.instant());
+            if (active.putIfAbsent(runId.get(), control) != null)
+                return new Begun.Refused("This job's run is already under way.");
+            Optional<Long> fence = leases.take(order.bench().name(), runId.get());
+            if (fence.isEmpty()) {
+                active.remove(runId.get(), control);
+                if (ended.isEmpty()) store.drop(runId.get());
+                return new Begun.Refused(inUse(order.bench().name()));
+            }
+            RunState state = ended.map(run -> from(order, run)).orElseGet(() -> RunState.begin(order.tasks()));
+            store.begin(runId.get(), fence.get());
+            audit.record(
+                    order.subject().who(),
+                    ended.isPresent() ? "went on with run" : "started run",
+                    "job " + order.subject().jobNumber(),
+                    order.tasks().size() + " tasks, plan " + order.subject().planId());
+            Claim claim = new Claim(runId.get(), fence.get());
+            TransactionSynchronizationManager.registerSynchronization(
+                    once(claim, control, () -> execute(order, claim, state, control)));
+            return new Begun.Running(runId.get());
+        });
     }
 
-    private void execute(RunOrder order, long runId, long fence, RunState state) {
+    /** The wire is touched when the beginning is written down for good; one that was taken back leaves nothing. */
+    private TransactionSynchronization once(Claim claim, RunControl control, Runnable work) {
+        return new TransactionSynchronization() {
+            @Override
+            public void afterCompletion(int status) {
+                if (status == STATUS_COMMITTED)
+                    Thread.ofPlatform().daemon().name("run-" + claim.runId()).start(work);
+                else active.remove(claim.runId(), control);
+            }
+        };
+    }
+
+    private String inUse(String bench) {
+        return leases.holder(bench)
+                .map(job -> "Not started. " + bench + " is being used by the run of job " + job
+                        + ": wait until that has ended. Nothing was sent.")
+                .orElse("Not started. " + bench
+                        + " is still held by a run that has just ended: try again in some seconds. Nothing was sent.");
+    }
+
+    /** What was erased is never erased again without asking the module. */
+    private RunState from(RunOrder order, RunRecord ended) {
+        int index = Math.min(ended.taskIndex(), order.tasks().size() - 1);
+        RunTask task = order.tasks().get(index);
+        boolean begun = ended.interrupted()
+                || task instanceof RunTask.Program
+                        && store.journalled(
+                                ended.id(), RunMachine.ERASE, task.module().id());
+        RunState state = RunState.recover(order.tasks(), index);
+        return begun ? state : RunState.goOn(order.tasks(), index);
+    }
+
+    private void execute(RunOrder order, Claim claim, RunState state, RunControl control) {
         RunProgress progress = new RunProgress(hub, time, order.subject().jobNumber());
+        Runnable renew = () -> leases.renew(order.bench().name(), claim.runId(), claim.fence());
         JdbcRunJournal journal = new JdbcRunJournal(
-                order, runId, fence, state.index(), new JdbcRunJournal.Tools(store, leases, ledger, time), progress);
+                order, claim.runId(), new JdbcRunJournal.Tools(store, ledger, time), progress, control, renew);
         try {
-            RunAction end = order.bench().use(order.pack(), link -> {
+            Step end = order.bench().use(order.pack(), link -> {
                 order.bench().trace().clear();
-                Runnable renew = () -> leases.renew(order.bench().name(), fence);
-                BenchGates gates = new BenchGates(order, link, progress, renew, time);
-                return new RunLoop(link, order.pack(), order.image(), gates, journal).run(state);
+                BenchGates gates = new BenchGates(order, link, progress, control, time);
+                RunLoop loop = new RunLoop(link, order.pack(), order.image(), gates, journal);
+                Heartbeat heart = Heartbeat.of(claim.runId(), control, time, renew, loop::keepSession);
+                try {
+                    return loop.run(state);
+                } finally {
+                    heart.stop();
+                }
             });
-            ending.add(runId);
-            ended(order, runId, end, journal);
-            leases.release(order.bench().name(), fence);
+            journal.completed(end.state().index());
+            ended(order, claim, end.action());
         } catch (BenchInterface.BusyException e) {
-            store.end(runId, stateBefore(state), e.getMessage(), "Wait, then run again.");
+            end(order, claim, stateBefore(state), e.getMessage(), "Wait, then run again.");
         } catch (LinkLostException e) {
-            store.end(
-                    runId,
+            end(
+                    order,
+                    claim,
                     stateBefore(state),
                     "The link could not be opened: " + e.getMessage(),
                     "Check cable and power, then run again.");
         } catch (Leases.LeaseLostException e) {
-            LOG.warn("run {} stops sending: {}", runId, e.getMessage()); // its new owner decides what it is
+            LOG.warn("run {} stops sending: {}", claim.runId(), e.getMessage());
+            end(
+                    order,
+                    claim,
+                    RunRecord.State.INTERRUPTED,
+                    "This computer lost its hold on " + order.bench().name() + ": it did not renew it in time.",
+                    "Keep the power on, then recover the run.");
         } catch (RuntimeException e) {
-            LOG.error("run {} failed", runId, e);
-            store.end(
-                    runId,
+            LOG.error("run {} failed", claim.runId(), e);
+            end(
+                    order,
+                    claim,
                     RunRecord.State.INTERRUPTED,
                     "Codrane failed in a way that it did not expect.",
                     "Keep the power on, then recover the run.");
         } finally {
-            keepTrace(order, runId);
-            ending.remove(runId);
-            active.remove(runId);
+            keepTrace(order, claim.runId());
+            release(order, claim);
+            active.remove(claim.runId());
             progress.ended();
+        }
+    }
+
+    /** Nothing is sent any more: whoever reads that it has ended finds the interface free. */
+    private void end(RunOrder order, Claim claim, RunRecord.State state, String sentence, String nextStep) {
+        release(order, claim);
+        store.end(claim.runId(), claim.fence(), state, sentence, nextStep);
+    }
+
+    private void release(RunOrder order, Claim claim) {
+        try {
+            leases.release(order.bench().name(), claim.runId(), claim.fence());
+        } catch (RuntimeException e) {
+            LOG.warn("the lease of run {} ends by itself: {}", claim.runId(), e.getMessage());
         }
     }
 
@@ -143,48 +231,63 @@ public class RunService implements SmartLifecycle {
         return state.recovering() ? RunRecord.State.INTERRUPTED : RunRecord.State.STOPPED;
     }
 
-    private void ended(RunOrder order, long runId, RunAction end, JdbcRunJournal journal) {
+    private void ended(RunOrder order, Claim claim, RunAction end) {
         switch (end) {
             case RunAction.Stopped(boolean lost, String sentence, String nextStep) ->
-                store.end(runId, lost ? RunRecord.State.INTERRUPTED : RunRecord.State.STOPPED, sentence, nextStep);
-            default -> {
-                journal.completed(order.tasks().size());
-                store.end(
-                        runId,
+                end(order, claim, lost ? RunRecord.State.INTERRUPTED : RunRecord.State.STOPPED, sentence, nextStep);
+            default ->
+                end(
+                        order,
+                        claim,
                         RunRecord.State.FINISHED,
                         "Every step was answered and every write read back; a fresh scan judges the faults.",
                         "Prove it with a fresh scan.");
-            }
         }
     }
 
-    private synchronized void markInterrupted() {
-        int marked = store.markInterrupted(Set.copyOf(active));
+    /**
+     * Has a run stop before its next step, where nothing is half written.
+     *
+     * @return why not, as a sentence
+     */
+    public Optional<String> stop(RunRecord run, String who) {
+        RunControl control = active.get(run.id());
+        if (control == null) return Optional.of("This run is carried out by another computer: stop it there.");
+        if (run.committed())
+            return Optional.of("From erase to verify a run can wait, but not stop: the module has no valid software.");
+        control.stop(new RunControl.Halt(
+                "Stopped by " + who + " before the next step.", "Go on when the reason is gone.", false));
+        return Optional.empty();
+    }
+
+    private void mark() {
+        int marked = store.markStopped(Set.copyOf(active.keySet())) + store.markAbandoned(Set.copyOf(active.keySet()));
         if (marked > 0) LOG.warn("{} run(s) were interrupted and wait to be recovered", marked);
     }
 
     @Override
     public void start() {
-        markInterrupted();
+        mark();
         watch = new ThreadPoolTaskScheduler();
         watch.setThreadNamePrefix("run-watch-");
         watch.setDaemon(true);
         watch.initialize();
-        watch.scheduleWithFixedDelay(this::markInterrupted, WATCH);
+        watch.scheduleWithFixedDelay(this::mark, WATCH);
     }
 
+    /** Runs end at the next boundary, a block's at the latest, and are written down whole before the application stops. */
     @Override
     public void stop() {
         if (watch != null) watch.shutdown();
         watch = null;
-        awaitEnds();
-    }
-
-    /** A run that has ended is written down whole before the application stops. */
-    private void awaitEnds() {
-        Instant until = time.instant().plus(WRITTEN_WITHIN);
+        RunControl.Halt halt = new RunControl.Halt(
+                "Codrane was told to stop, and ended the run between two steps.",
+                "Keep the power on, start Codrane, then go on with the run.",
+                true);
+        active.values().forEach(control -> control.stop(halt));
+        Instant until = time.instant().plus(STOPPED_WITHIN);
         try {
-            while (!ending.isEmpty() && time.instant().isBefore(until)) Thread.sleep(20);
+            while (!active.isEmpty() && time.instant().isBefore(until)) Thread.sleep(20);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }

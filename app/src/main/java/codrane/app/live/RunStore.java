@@ -44,31 +44,45 @@ public class RunStore {
                 .single();
     }
 
-    long add(RunOrder order, long fence) {
+    /**
+     * Adds a run that has not begun yet.
+     *
+     * @return its id; empty when the plan has a run already
+     */
+    Optional<Long> add(RunOrder order) {
         RunOrder.Subject subject = order.subject();
         return jdbc.sql(
-                        "insert into run (job_id, plan_id, state, node, interface, fence, task_index, task_count, task_title,"
+                        "insert into run (job_id, plan_id, carries_out, state, node, interface, fence, task_index, task_count, task_title,"
                                 + " committed, block, blocks, confirmed_bytes, started_at, started_by, sentence, next_step)"
-                                + " values (?, ?, 'RUNNING', ?, ?, ?, 0, ?, ?, false, 0, 0, 0, ?, ?, '', '') returning id")
+                                + " values (?, ?, ?, 'RUNNING', ?, ?, 0, 0, ?, ?, false, 0, 0, 0, ?, ?, '', '')"
+                                + " on conflict (carries_out) do nothing returning id")
                 .params(
                         subject.jobId(),
                         subject.planId(),
+                        subject.planId(),
                         node.id(),
                         order.bench().name(),
-                        fence,
                         order.tasks().size(),
                         order.tasks().getFirst().title(),
                         now(),
                         subject.who())
                 .query(Long.class)
-                .single();
+                .optional();
     }
 
-    /** An interrupted run goes on under a new fence. */
-    void resume(long runId, long fence) {
+    /** Takes back a run that could not begin. */
+    void drop(long runId) {
+        jdbc.sql("delete from run where id = ? and fence = 0").param(runId).update();
+    }
+
+    /** The run goes on, or begins, under a new fence; what became of its open steps is unknown. */
+    void begin(long runId, long fence) {
         jdbc.sql(
                         "update run set state = 'RUNNING', node = ?, fence = ?, ended_at = null, sentence = '', next_step = '' where id = ?")
                 .params(node.id(), fence, runId)
+                .update();
+        jdbc.sql("update journal set state = 'UNKNOWN', closed_at = ? where run_id = ? and state = 'OPEN'")
+                .params(now(), runId)
                 .update();
     }
 
@@ -80,16 +94,18 @@ public class RunStore {
                         state.index(),
                         state.task().title(),
                         state.committed(),
-                        state.block(),
+                        state.blockSent(),
                         state.blocks(),
                         state.confirmedBytes(),
                         runId)
                 .update();
     }
 
-    void end(long runId, RunRecord.State state, String sentence, String nextStep) {
-        jdbc.sql("update run set state = ?, ended_at = ?, sentence = ?, next_step = ? where id = ?")
-                .params(state.name(), now(), sentence, nextStep, runId)
+    /** @param fence of the run's own lease: a run that lost it says nothing any more */
+    void end(long runId, long fence, RunRecord.State state, String sentence, String nextStep) {
+        jdbc.sql(
+                        "update run set state = ?, ended_at = ?, sentence = ?, next_step = ? where id = ? and fence = ? and state = 'RUNNING'")
+                .params(state.name(), now(), sentence, nextStep, runId, fence)
                 .update();
     }
 
@@ -123,12 +139,12 @@ public class RunStore {
                 .optional();
     }
 
-    /** When the job's first run began; what was read before it is how the vehicle came. */
-    public Optional<Instant> firstStart(long jobId) {
-        return jdbc.sql("select min(started_at) from run where job_id = ?")
-                .param(jobId)
-                .query((r, n) -> Optional.ofNullable(r.getTimestamp(1)).map(Timestamp::toInstant))
-                .single();
+    /** The run that carries a plan out, if there is one. */
+    public Optional<RunRecord> ofPlan(long planId) {
+        return jdbc.sql("select * from run where plan_id = ? order by started_at desc limit 1")
+                .param(planId)
+                .query((r, n) -> record(r))
+                .optional();
     }
 
     /** Newest first. */
@@ -147,16 +163,28 @@ public class RunStore {
                 .list();
     }
 
-    /** Runs that nobody carries out any more: of this node without a thread, or of a node whose lease has ended. */
-    int markInterrupted(Set<Long> active) {
-        return jdbc.sql(
-                        "update run set state = 'INTERRUPTED', ended_at = :now,"
-                                + " sentence = case when committed then 'Codrane was stopped during “' || task_title || '”.'"
-                                + " else 'Codrane was stopped before the run had ended.' end,"
-                                + " next_step = 'Keep the power on, then recover the run.'"
-                                + " where state = 'RUNNING' and not (id = any(:active)) and (node = :node or not exists"
-                                + " (select 1 from lease l where l.interface = run.interface and l.fence = run.fence and l.until > clock_timestamp()))")
+    /** Runs of this node that have no thread: the process that carried them out is gone. */
+    int markStopped(Set<Long> active) {
+        return mark("Codrane was stopped", "run.node = :node and not (id = any(:active))", active);
+    }
+
+    /** Runs of nodes whose lease ended a while ago: for long enough that they would have renewed it. */
+    int markAbandoned(Set<Long> active) {
+        return mark(
+                "The computer that carried it out fell silent",
+                "run.node <> :node and not (id = any(:active)) and not exists (select 1 from lease l"
+                        + " where l.interface = run.interface and l.fence = run.fence and l.until > clock_timestamp() - interval '6 seconds')",
+                active);
+    }
+
+    private int mark(String what, String which, Set<Long> active) {
+        return jdbc.sql("update run set state = 'INTERRUPTED', ended_at = :now,"
+                        + " sentence = :what || case when committed then ' during “' || task_title || '”.'"
+                        + " else ' before the run had ended.' end,"
+                        + " next_step = 'Keep the power on, then recover the run.'"
+                        + " where state = 'RUNNING' and " + which)
                 .param("now", now())
+                .param("what", what)
                 .param("active", active.toArray(Long[]::new))
                 .param("node", node.id())
                 .update();

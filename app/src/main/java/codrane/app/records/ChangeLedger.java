@@ -15,8 +15,12 @@ public class ChangeLedger {
         this.jdbc = jdbc;
     }
 
-    /** Where and by whom a change was made. */
-    public record Origin(long vehicleId, long jobId, long runId, String who) {}
+    /**
+     * Where and by whom a change was made.
+     *
+     * @param task index of the run's task, from 0
+     */
+    public record Origin(long vehicleId, long jobId, long runId, int task, String who) {}
 
     /**
      * @param dataIdentifier null when software was changed
@@ -30,14 +34,16 @@ public class ChangeLedger {
             String before,
             String after) {}
 
+    /** Adds the change unless the run's task stands there already. */
     public void add(Origin origin, Change change) {
         jdbc.sql(
-                        "insert into change_ledger (vehicle_id, job_id, run_id, at, who, module, what, data_identifier, before, after)"
-                                + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+                        "insert into change_ledger (vehicle_id, job_id, run_id, task, at, who, module, what, data_identifier, before, after)"
+                                + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) on conflict (run_id, task) do nothing")
                 .params(java.util.Arrays.asList(
                         origin.vehicleId(),
                         origin.jobId(),
                         origin.runId(),
+                        origin.task(),
                         Timestamp.from(change.at()),
                         origin.who(),
                         change.module(),

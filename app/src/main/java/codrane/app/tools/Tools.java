@@ -1,5 +1,6 @@
 package codrane.app.tools;
 
+import codrane.app.Times;
 import codrane.app.access.Access;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
@@ -17,7 +18,6 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.format.DateTimeParseException;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -176,15 +176,12 @@ public class Tools {
 
     /** @return why not, as a sentence */
     Optional<String> licence(String tool, String typed, String who) {
-        try {
-            LocalDate until = LocalDate.parse(typed.strip());
-            if (until.isBefore(today())) return Optional.of("This day is over: what licence runs until then?");
-            store.licence(tool, until);
-            audit.record(who, "noted a licence", tool, until.toString());
-            return Optional.empty();
-        } catch (DateTimeParseException e) {
-            return Optional.of("The last day of the licence, as 2027-03-31.");
-        }
+        Optional<LocalDate> until = Times.dayFrom(today(), typed);
+        if (until.isEmpty())
+            return Optional.of("The last day of the licence, as 2027-03-31: today or later, and within thirty years.");
+        store.licence(tool, until.get());
+        audit.record(who, "noted a licence", tool, until.get().toString());
+        return Optional.empty();
     }
 
     public LocalDate today() {

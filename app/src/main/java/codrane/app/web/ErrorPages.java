@@ -1,11 +1,15 @@
-package codrane.app;
+package codrane.app.web;
 
 import codrane.app.baseline.Baselines.UnknownBaselineException;
 import codrane.app.job.JobDesk.UnknownJobException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
+import org.springframework.transaction.CannotCreateTransactionException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.ServletRequestBindingException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -38,8 +42,7 @@ class ErrorPages {
     @ExceptionHandler({
         NoResourceFoundException.class,
         MethodArgumentTypeMismatchException.class,
-        ResponseStatusException.class,
-        IllegalArgumentException.class
+        ResponseStatusException.class
     })
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String notHere(Model model) {
@@ -65,15 +68,50 @@ class ErrorPages {
                 "Nothing was changed. Go back, load the page again and send it once more.");
     }
 
-    @ExceptionHandler(DataAccessException.class)
+    @ExceptionHandler(TextThatCantBeKept.class)
+    @ResponseStatus(HttpStatus.BAD_REQUEST)
+    String text(TextThatCantBeKept e, Model model) {
+        return page(model, "What was typed can't be kept.", e.getMessage() + " Nothing was changed.");
+    }
+
+    /** Two people at once, or a value out of its range: no fault of the database. */
+    @ExceptionHandler(DataIntegrityViolationException.class)
+    @ResponseStatus(HttpStatus.CONFLICT)
+    String integrity(DataIntegrityViolationException e, Model model) {
+        LOG.warn("refused by the database: {}", e.getMostSpecificCause().getMessage());
+        return page(
+                model,
+                "This can't be kept as it is.",
+                "It contradicts what is there, or somebody was first. Nothing was changed. Go back, load the page again and look.");
+    }
+
+    @ExceptionHandler(ConcurrencyFailureException.class)
+    @ResponseStatus(HttpStatus.CONFLICT)
+    String first(ConcurrencyFailureException e, Model model) {
+        LOG.warn("two at once: {}", e.getMessage());
+        return page(model, "Somebody was first.", "Nothing of yours was done. Go back, load the page again and look.");
+    }
+
+    @ExceptionHandler({DataAccessResourceFailureException.class, CannotCreateTransactionException.class})
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
-    String database(DataAccessException e, Model model) {
-        LOG.error("the database failed", e);
+    String database(Exception e, Model model) {
+        LOG.warn("the database does not answer: {}", e.getMessage());
         model.addAttribute("bare", true); // the bar at the top needs the session, and that is in the database
         return page(
                 model,
                 "The database does not answer.",
                 "What was done before is kept. Try again in a moment; ./codrane doctor says more.");
+    }
+
+    /** A fault of Codrane's own. What it was doing was taken back. */
+    @ExceptionHandler({IllegalArgumentException.class, IllegalStateException.class, DataAccessException.class})
+    @ResponseStatus(HttpStatus.INTERNAL_SERVER_ERROR)
+    String own(RuntimeException e, Model model) {
+        LOG.error("failed in a way that was not expected", e);
+        return page(
+                model,
+                "Codrane failed here.",
+                "What was done before is kept; what was pressed just now was not done. The log says more.");
     }
 
     private static String page(Model model, String title, String what) {

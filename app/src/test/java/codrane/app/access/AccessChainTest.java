@@ -14,6 +14,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.InstantSource;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -29,7 +30,13 @@ class AccessChainTest {
             TestApp.bean(PackShelf.class),
             TestApp.bean(AuditTrail.class),
             new CodraneSettings(
-                    settings.packs(), settings.var(), true, "New Yard", settings.serviceUrl(), settings.interfaces()));
+                    settings.packs(),
+                    settings.var(),
+                    true,
+                    "New Yard",
+                    settings.serviceUrl(),
+                    List.of(),
+                    settings.interfaces()));
 
     private AccessNeed.Kind missing() {
         Access.Known known = access.refresh(DESK).orElseThrow();

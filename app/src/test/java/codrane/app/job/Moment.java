@@ -88,12 +88,13 @@ final class Moment {
     Optional<Shelved> file = Optional.empty();
     Optional<LineSheetFacts> sheet = Optional.empty();
     Optional<RunRecord> run = Optional.empty();
+    Optional<Stranger> stranger = Optional.empty();
     PowerGate.State power = PowerGate.State.PASSES;
     IntakeNotes intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.OUT);
     JobAccess access = JobAccess.none(T0);
 
     Moment kept(HoldPoint point) {
-        holds.add(new HoldRecord(point, false, "tech", T0, "confirmed"));
+        holds.add(HoldRecord.of(point, false, "tech", T0, "confirmed"));
         return this;
     }
 
@@ -109,6 +110,7 @@ final class Moment {
 
     Moment locked(WorkshopAccount account, String trouble) {
         vin = new Vin("0BKLR3A46PN004127"); // the model year from which there is one
+        if (before.isPresent()) scanned(scan(Setup.healthy(LORNE, vin)));
         access = new JobAccess(
                 new Gateway.Locked(),
                 Optional.empty(),
@@ -206,6 +208,8 @@ final class Moment {
                 T0,
                 "desk",
                 Optional.empty(),
+                Optional.empty(),
+                0,
                 0);
         return new JobFacts(
                 job,
@@ -227,7 +231,8 @@ final class Moment {
                 BenchNotes.NONE,
                 List.of(),
                 decided,
-                Map.of());
+                Map.of(),
+                new Witnessed(stranger, 0, true, run));
     }
 
     NextAct next() {

@@ -150,11 +150,11 @@ class NextActsTest {
     }
 
     @Test
-    void next_mostModulesOfAnotherVehicle_isAStopWithAReasonedWayOn() {
+    void next_mostModulesOfAnotherVehicle_isAStopWithoutAWayOn() {
         Map<String, ModuleReading> other = scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR));
         NextAct next = atIdentify().scanned(other).next();
         assertThat(next.title()).isEqualTo("This may be the wrong vehicle");
-        assertThat(next.acts()).anySatisfy(a -> assertThat(a.reason()).isTrue());
+        assertThat(next.acts()).noneSatisfy(a -> assertThat(a.reason()).isTrue());
     }
 
     @Test
@@ -162,7 +162,42 @@ class NextActsTest {
         NextAct next = atIdentify()
                 .scanned(scan(Setup.healthy(LORNE, Conditions.LORNE).withBlankPart("tail-lift")))
                 .next();
-        assertThat(next.title()).isEqualTo("A module holds no VIN");
+        assertThat(next.title()).isEqualTo("The tail lift holds no VIN yet");
+    }
+
+    @Test
+    void next_anotherModuleOfADonor_isNoExpectedPartOfThisJob() {
+        Moment moment = atIdentify().scanned(USED);
+        moment.kind = JobKind.CLEAR_FAULTS;
+        NextAct next = moment.next();
+        assertThat(next.title()).isEqualTo("The tail lift is not this vehicle's by its VIN");
+        assertThat(next.why()).contains("0BKLR3A48MN004131", "does not write it");
+        assertThat(next.acts()).anySatisfy(a -> assertThat(a.reason()).isTrue());
+    }
+
+    @Test
+    void next_acceptedDonor_isAskedAboutAgainWhenAnotherModuleDiffers() {
+        Moment moment = atIdentify().scanned(USED);
+        String about =
+                IdentityFinding.of(moment.facts(), moment.before.orElseThrow()).about();
+        moment.holds.add(new HoldRecord(
+                HoldPoint.IDENTITY_SETTLED, false, "tech", T0, "the donor is known", Optional.of(about)));
+        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isTrue();
+        Map<String, ModuleReading> more = new java.util.HashMap<>(USED);
+        more.put("doors", scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)).get("doors"));
+        moment.scanned(more);
+        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
+        moment.scanned(scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)));
+        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
+    }
+
+    @Test
+    void next_anotherVehicleAnswered_waitsForAPersonAtBench() {
+        Moment moment = atIdentify().scanned(USED);
+        moment.stranger = Optional.of(new Stranger("0BKLR3A48MN004131", "You are on …004131.", T0, "tech"));
+        assertThat(moment.facts().progress().current()).isEqualTo(Stage.BENCH);
+        assertThat(moment.next().title()).isEqualTo("Another vehicle is on the cable");
+        assertThat(moment.next().tone()).isEqualTo(NextAct.Tone.PERSON);
     }
 
     @Test

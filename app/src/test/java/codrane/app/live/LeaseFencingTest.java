@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import codrane.app.TestApp;
 import codrane.app.live.Leases.LeaseLostException;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
@@ -13,32 +14,76 @@ class LeaseFencingTest {
     private final Leases leases = TestApp.bean(Leases.class);
     private final JdbcClient jdbc = TestApp.bean(JdbcClient.class);
 
+    /** A run that is under way under this fence, so that its lease can be renewed. */
+    private long run(String name) {
+        long job = jdbc.sql("select min(id) from job").query(Long.class).single();
+        jdbc.sql("insert into scan (job_id, taken_at, taken_by, readings) values (?, now(), 'x', '[]')")
+                .param(job)
+                .update();
+        jdbc.sql(
+                        "insert into plan (job_id, version, scan_id, made_at, made_by, content)"
+                                + " select ?, 7000 + coalesce(max(p.id), 0), (select max(id) from scan), now(), 'x', '{}' from plan p")
+                .param(job)
+                .update();
+        return jdbc.sql(
+                        "insert into run (job_id, plan_id, state, node, interface, fence, task_index, task_count, task_title,"
+                                + " committed, block, blocks, confirmed_bytes, started_at, started_by, sentence, next_step)"
+                                + " select ?, max(id), 'RUNNING', 'fence-test', ?, 0, 0, 1, 'x', false, 0, 0, 0, now(), 'x', '', '' from plan returning id")
+                .params(job, name)
+                .query(Long.class)
+                .single();
+    }
+
+    private long take(String name, long run) {
+        long fence = leases.take(name, run).orElseThrow();
+        jdbc.sql("update run set fence = ? where id = ?").params(fence, run).update();
+        return fence;
+    }
+
+    @AfterEach
+    void forget() {
+        jdbc.sql("delete from run where node = 'fence-test'").update();
+        jdbc.sql("delete from plan where version >= 7000").update();
+        jdbc.sql("delete from scan where taken_by = 'x'").update();
+    }
+
+    @Test
+    void take_twoRunsOfOneNode_theSecondIsRefused() {
+        long first = run("fence-a");
+        long fence = take("fence-a", first);
+        assertThat(leases.take("fence-a", run("fence-a"))).isEmpty();
+        leases.renew("fence-a", first, fence);
+    }
+
     @Test
     void renew_withAnOldFence_isLost() {
-        long first = leases.take("fence-a").orElseThrow();
-        long second = leases.take("fence-a").orElseThrow();
+        long run = run("fence-b");
+        long first = take("fence-b", run);
+        long second = take("fence-b", run); // recovered
         assertThat(second).isGreaterThan(first);
-        leases.renew("fence-a", second);
-        assertThrows(LeaseLostException.class, () -> leases.renew("fence-a", first));
+        leases.renew("fence-b", run, second);
+        assertThrows(LeaseLostException.class, () -> leases.renew("fence-b", run, first));
     }
 
     @Test
-    void take_heldByAnotherNode_isRefusedUntilItEnds() {
-        long mine = leases.take("fence-b").orElseThrow();
-        jdbc.sql("update lease set node = 'other', fence = fence + 1 where interface = 'fence-b'")
-                .update();
-        assertThrows(LeaseLostException.class, () -> leases.renew("fence-b", mine));
-        assertThat(leases.take("fence-b")).isEmpty();
-        jdbc.sql("update lease set until = clock_timestamp() - interval '1 second' where interface = 'fence-b'")
-                .update();
-        assertThat(leases.take("fence-b"))
-                .hasValueSatisfying(fence -> assertThat(fence).isGreaterThan(mine + 1));
+    void renew_afterItsEnd_holdsUntilAnotherRunTookIt() {
+        long mine = run("fence-c");
+        long fence = take("fence-c", mine);
+        leases.release("fence-c", mine, fence);
+        leases.renew("fence-c", mine, fence);
+        leases.release("fence-c", mine, fence);
+        long other = run("fence-c");
+        assertThat(take("fence-c", other)).isGreaterThan(fence);
+        assertThrows(LeaseLostException.class, () -> leases.renew("fence-c", mine, fence));
     }
 
     @Test
-    void renew_afterItsEnd_isLostEvenWhenNobodyTookIt() {
-        long mine = leases.take("fence-c").orElseThrow();
-        leases.release("fence-c", mine);
-        assertThrows(LeaseLostException.class, () -> leases.renew("fence-c", mine));
+    void renew_runCalledInterruptedMeanwhile_isLost() {
+        long mine = run("fence-d");
+        long fence = take("fence-d", mine);
+        jdbc.sql("update run set state = 'INTERRUPTED' where id = ?")
+                .param(mine)
+                .update();
+        assertThrows(LeaseLostException.class, () -> leases.renew("fence-d", mine, fence));
     }
 }

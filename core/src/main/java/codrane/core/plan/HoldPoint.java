@@ -25,6 +25,7 @@ public enum HoldPoint {
     NO_WAY_BACK(Stage.RUN, "VIN and part were looked at once more: what follows can't be undone", By.PERSON, false),
     WRITES_RELEASED(Stage.RUN, "The writes are released", By.PERSON, false),
     RUN_FINISHED(Stage.RUN, "Every write of the run is read back", By.FACT, false),
+    SETTLED(Stage.SETTLE, "What the plan wants for the vehicle to come to rest was done", By.PERSON, true),
     READ_BACK_AGREES(Stage.PROVE, "A fresh scan agrees with what was written", By.FACT, true),
     FUNCTION_TESTED(Stage.PROVE, "The function itself was tried", By.PERSON, true);
 

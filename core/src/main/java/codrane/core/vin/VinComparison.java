@@ -83,7 +83,8 @@ public record VinComparison(Verdict verdict, String sentence, List<Held> held) {
         return titles;
     }
 
-    private static Held compare(Vin plate, Stored module) {
+    /** How one module's VIN compares with the plate's. */
+    public static Held compare(Vin plate, Stored module) {
         if (module.stored().isEmpty()) return new Held(module.module(), State.NOT_READ, "", List.of());
         Bytes octets = module.stored().get();
         if (octets.isEmpty() || octets.allAre(0xFF) || octets.allAre(0) || octets.allAre(' ')) {

@@ -26,4 +26,5 @@ class HoldPointEntity {
     String who;
     Instant at;
     String why;
+    String about;
 }

@@ -12,6 +12,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.time.Instant;
 
 @Entity
@@ -38,6 +39,15 @@ class JobEntity {
     Instant createdAt;
     String createdBy;
     Instant closedAt;
+    Instant reopenedAt;
+
+    /** Raised by each act of a person. */
+    @Version
+    long version;
+
+    String lastAct = "";
+    String lastWho = "";
+    Instant lastAt;
 
     /** Kept by the database alone. */
     @Column(insertable = false, updatable = false)

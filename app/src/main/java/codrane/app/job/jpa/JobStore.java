@@ -5,6 +5,7 @@ import codrane.app.job.JobRecord;
 import codrane.app.job.PlanRecord;
 import codrane.app.job.ScanRecord;
 import codrane.app.job.SheetRecord;
+import codrane.app.job.Stranger;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,6 +35,8 @@ public class JobStore {
     private final Repositories.Scans scans;
     private final Repositories.Plans plans;
     private final Repositories.LineSheets sheets;
+    private final Repositories.Presses presses;
+    private final Repositories.Strangers strangers;
     private final Map<Long, Map<String, ModuleReading>> parsed = new ConcurrentHashMap<>();
 
     JobStore(
@@ -41,7 +45,11 @@ public class JobStore {
             Repositories.HoldPoints holdPoints,
             Repositories.Scans scans,
             Repositories.Plans plans,
-            Repositories.LineSheets sheets) {
+            Repositories.LineSheets sheets,
+            Repositories.Presses presses,
+            Repositories.Strangers strangers) {
+        this.presses = presses;
+        this.strangers = strangers;
         this.vehicles = vehicles;
         this.jobs = jobs;
         this.holdPoints = holdPoints;
@@ -152,6 +160,85 @@ public class JobStore {
         jobs.findById(record.id()).ifPresent(job -> job.closedAt = now);
     }
 
+    public void reopen(JobRecord record, Instant now) {
+        jobs.findById(record.id()).ifPresent(job -> {
+            job.closedAt = null;
+            job.reopenedAt = now;
+        });
+    }
+
+    /** Who acted last on a job, and how. */
+    public record LastAct(String what, String who, Instant at) {}
+
+    /** A job that nobody else acts on until this transaction ends. */
+    public record Locked(long id, long version, boolean closed, Optional<LastAct> last) {}
+
+    /** Waits for others who act on it. */
+    public Optional<Locked> lock(long number) {
+        return jobs.lock(number)
+                .map(j -> new Locked(
+                        j.id,
+                        j.version,
+                        j.closedAt != null,
+                        Optional.ofNullable(j.lastAt).map(at -> new LastAct(j.lastAct, j.lastWho, at))));
+    }
+
+    public void acted(long jobId, String what, String who, Instant now) {
+        JobEntity job = jobs.findById(jobId).orElseThrow();
+        job.lastAct = what;
+        job.lastWho = who;
+        job.lastAt = now;
+    }
+
+    /** Waits for others who press with this key. */
+    public void lockPress(String key) {
+        presses.lock(key);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<LastAct> pressed(String key) {
+        return presses.findById(key).map(p -> new LastAct(p.what, p.who, p.at));
+    }
+
+    public void press(String key, @org.jspecify.annotations.Nullable Long jobId, LastAct act) {
+        PressEntity press = presses.findById(key).orElseGet(PressEntity::new);
+        press.key = key;
+        press.jobId = jobId;
+        press.what = act.what();
+        press.who = act.who();
+        press.at = act.at();
+        presses.save(press);
+    }
+
+    /** Keys are needed as long as a page may stand open. */
+    public void forgetPresses(Instant before) {
+        presses.forget(before);
+    }
+
+    @Transactional(readOnly = true)
+    public List<Long> openNumbers(String vin) {
+        return jobs.openNumbers(vin);
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Stranger> stranger(long jobId) {
+        return strangers.findById(jobId).map(s -> new Stranger(s.vin, s.sentence, s.at, s.who));
+    }
+
+    public void stranger(long jobId, Stranger stranger) {
+        StrangerEntity entity = strangers.findById(jobId).orElseGet(StrangerEntity::new);
+        entity.jobId = jobId;
+        entity.vin = stranger.vin();
+        entity.sentence = stranger.sentence();
+        entity.at = stranger.at();
+        entity.who = stranger.who();
+        strangers.save(entity);
+    }
+
+    public void noStranger(long jobId) {
+        strangers.findById(jobId).ifPresent(strangers::delete);
+    }
+
     /** Keeps or waives; what was kept before is replaced. */
     public void hold(long jobId, HoldRecord hold) {
         HoldPointEntity entity =
@@ -162,6 +249,7 @@ public class JobStore {
         entity.who = hold.who();
         entity.at = hold.at();
         entity.why = hold.why();
+        entity.about = hold.about().orElse(null);
         holdPoints.save(entity);
     }
 
@@ -173,7 +261,8 @@ public class JobStore {
     @Transactional(readOnly = true)
     public List<HoldRecord> holds(long jobId) {
         return holdPoints.findByJobId(jobId).stream()
-                .map(h -> new HoldRecord(h.point, h.state.equals("WAIVED"), h.who, h.at, h.why))
+                .map(h -> new HoldRecord(
+                        h.point, h.state.equals("WAIVED"), h.who, h.at, h.why, Optional.ofNullable(h.about)))
                 .toList();
     }
 
@@ -190,23 +279,39 @@ public class JobStore {
     record ScanHead(long id, Instant takenAt, String takenBy) {}
 
     /**
-     * Scans of a job.
+     * Scans of a job that are of its vehicle.
      *
-     * @param before the last one before the first run
+     * @param before the last one before the plan's run
+     * @param foreign how many came from another vehicle, and count for nothing
      */
-    public record Scans(Optional<ScanRecord> first, Optional<ScanRecord> before, Optional<ScanRecord> latest) {}
+    public record Scans(
+            Optional<ScanRecord> first, Optional<ScanRecord> before, Optional<ScanRecord> latest, int foreign) {}
 
-    /** @param firstRun when the job's first run began */
+    /**
+     * @param run when the plan's run began
+     * @param own whether what was read is of the job's vehicle
+     */
     @Transactional(readOnly = true)
-    public Scans scans(long jobId, Optional<Instant> firstRun) {
+    public Scans scans(long jobId, Optional<Instant> run, Predicate<ScanRecord> own) {
         List<ScanHead> heads = scans.heads(jobId);
-        Optional<ScanHead> before = heads.stream()
-                .filter(h -> firstRun.map(run -> !h.takenAt().isAfter(run)).orElse(true))
-                .reduce((one, next) -> next);
-        return new Scans(
-                heads.stream().findFirst().map(this::scan),
-                before.map(this::scan),
-                heads.isEmpty() ? Optional.empty() : Optional.of(scan(heads.getLast())));
+        int[] foreign = new int[1];
+        Predicate<ScanRecord> counts = scan -> {
+            boolean ours = own.test(scan);
+            if (!ours) foreign[0]++;
+            return ours;
+        };
+        Optional<ScanRecord> first =
+                heads.stream().map(this::scan).filter(counts).findFirst();
+        if (first.isEmpty()) return new Scans(first, first, first, foreign[0]);
+        List<ScanHead> newest = heads.reversed();
+        Optional<ScanRecord> latest =
+                newest.stream().map(this::scan).filter(counts).findFirst();
+        Optional<ScanRecord> before = newest.stream()
+                .filter(h -> run.map(began -> !h.takenAt().isAfter(began)).orElse(true))
+                .map(this::scan)
+                .filter(own)
+                .findFirst();
+        return new Scans(first, before, latest, foreign[0]);
     }
 
     /** A scan never changes: what was parsed once is kept. */
@@ -283,6 +388,8 @@ public class JobStore {
                 job.createdAt,
                 job.createdBy,
                 Optional.ofNullable(job.closedAt),
-                job.revision);
+                Optional.ofNullable(job.reopenedAt),
+                job.revision,
+                job.version);
     }
 }

@@ -1,11 +1,15 @@
 package codrane.app.job.jpa;
 
 import codrane.core.plan.HoldPoint;
+import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.EntityGraph;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /** Spring Data's repositories of this package, one for each entity. */
@@ -38,6 +42,14 @@ final class Repositories {
         @EntityGraph(attributePaths = "vehicle")
         Optional<JobEntity> findByNumber(long number);
 
+        @Lock(LockModeType.PESSIMISTIC_WRITE)
+        @Query("select j from JobEntity j join fetch j.vehicle where j.number = :number")
+        Optional<JobEntity> lock(long number);
+
+        /** Numbers of open jobs on a vehicle, oldest first. */
+        @Query("select j.number from JobEntity j where j.vehicle.vin = :vin and j.closedAt is null order by j.number")
+        List<Long> openNumbers(String vin);
+
         @EntityGraph(attributePaths = "vehicle")
         List<JobEntity> findByClosedAtIsNullOrderByCreatedAtDesc(Limit limit);
 
@@ -66,6 +78,18 @@ final class Repositories {
 
         Optional<PlanEntity> findByJobIdAndVersion(long jobId, int version);
     }
+
+    interface Presses extends JpaRepository<PressEntity, String> {
+        /** Waits for whoever uses the same key in a transaction. */
+        @Query(value = "select cast(pg_advisory_xact_lock(hashtext(:key)) as text)", nativeQuery = true)
+        String lock(String key);
+
+        @Modifying
+        @Query("delete from PressEntity p where p.at < :before")
+        void forget(Instant before);
+    }
+
+    interface Strangers extends JpaRepository<StrangerEntity, Long> {}
 
     interface LineSheets extends JpaRepository<LineSheetEntity, Long> {
         List<LineSheetEntity> findByJobId(long jobId);

@@ -1,0 +1,101 @@
+package codrane.app.account;
+
+import jakarta.servlet.http.HttpSession;
+import java.security.Principal;
+import java.util.Arrays;
+import java.util.Optional;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** People of the workshop, for the lead; and everybody's own account. */
+@Controller
+class PeopleController {
+    private final Accounts accounts;
+
+    PeopleController(Accounts accounts) {
+        this.accounts = accounts;
+    }
+
+    @GetMapping("/people")
+    String people(Principal who, Model model) {
+        model.addAttribute("people", accounts.people());
+        model.addAttribute("roles", Role.values());
+        model.addAttribute("self", who.getName());
+        model.addAttribute("shortest", Accounts.SHORTEST_PASSWORD);
+        return "account/people";
+    }
+
+    @PostMapping("/people")
+    String add(
+            @RequestParam String name,
+            @RequestParam String password,
+            @RequestParam String role,
+            Principal who,
+            RedirectAttributes flash) {
+        Optional<String> refusal = role(role)
+                .map(r -> accounts.add(name.strip(), password, r, who.getName()))
+                .orElse(Optional.of("Choose a role."));
+        if (refusal.isPresent()) flash.addFlashAttribute("typedName", name);
+        return then(refusal, name.strip() + " can sign in.", flash);
+    }
+
+    @PostMapping("/people/{name}/role")
+    String role(@PathVariable String name, @RequestParam String role, Principal who, RedirectAttributes flash) {
+        Optional<String> refusal =
+                role(role).map(r -> accounts.role(name, r, who.getName())).orElse(Optional.of("Choose a role."));
+        return then(refusal, "Changed. " + name + " signs in anew.", flash);
+    }
+
+    @PostMapping("/people/{name}/password")
+    String reset(@PathVariable String name, @RequestParam String password, Principal who, RedirectAttributes flash) {
+        return then(
+                accounts.reset(name, password, who.getName()), "Changed. " + name + " signs in with it anew.", flash);
+    }
+
+    @PostMapping("/people/{name}/{able:enable|disable}")
+    String able(@PathVariable String name, @PathVariable String able, Principal who, RedirectAttributes flash) {
+        boolean disable = able.equals("disable");
+        return then(
+                accounts.disabled(name, disable, who.getName()),
+                disable ? name + " can't sign in any more." : name + " can sign in again.",
+                flash);
+    }
+
+    private static Optional<Role> role(String name) {
+        return Arrays.stream(Role.values()).filter(r -> r.name().equals(name)).findFirst();
+    }
+
+    private static String then(Optional<String> refusal, String said, RedirectAttributes flash) {
+        if (refusal.isPresent()) flash.addFlashAttribute("refused", refusal.get() + " Nothing was changed.");
+        else flash.addFlashAttribute("said", said);
+        return "redirect:/people";
+    }
+
+    @GetMapping("/account")
+    String own(Principal who, Model model) {
+        model.addAttribute("name", who.getName());
+        model.addAttribute("shortest", Accounts.SHORTEST_PASSWORD);
+        return "account/own";
+    }
+
+    @PostMapping("/account/password")
+    String password(
+            @RequestParam String old,
+            @RequestParam String fresh,
+            @RequestParam String again,
+            Principal who,
+            HttpSession session,
+            RedirectAttributes flash) {
+        Optional<String> refusal = fresh.equals(again)
+                ? accounts.own(who.getName(), old, fresh, session.getId())
+                : Optional.of("The new password was typed in two ways.");
+        if (refusal.isPresent()) flash.addFlashAttribute("refused", refusal.get() + " Nothing was changed.");
+        else flash.addFlashAttribute("said", "Changed. Elsewhere you are signed out.");
+        return "redirect:/account";
+    }
+}

@@ -1,0 +1,133 @@
+package codrane.app.live;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import codrane.app.vehicle.BenchInterface;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLoader;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackResult;
+import codrane.core.power.PowerWindow;
+import codrane.core.power.SupplyReading;
+import codrane.core.run.RunState;
+import codrane.core.run.RunTask;
+import codrane.link.DiagnosticLink;
+import codrane.link.run.RunGates.Verdict;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** A gate before anything was done may close; between tasks it waits for as long as it takes, unless it is told to stop. */
+class BenchGatesTest {
+    private static final PowerWindow WINDOW = PowerWindow.coding(14.8);
+    private final InstantSource time = InstantSource.system();
+    private final RunOrder order = mock(RunOrder.class);
+    private final BenchInterface bench = mock(BenchInterface.class);
+    private final RunControl control = new RunControl(time.instant());
+    private final BenchGates gates = new BenchGates(
+            order, mock(DiagnosticLink.class), new RunProgress(mock(LiveHub.class), time, 2201), control, time);
+    private RunState first;
+    private volatile double volts = 12.0;
+
+    @BeforeEach
+    void bench() throws Exception {
+        Path file = Path.of("..", "packs", "brennick-lorne.yaml").toAbsolutePath();
+        Pack pack = ((PackResult.Loaded) PackLoader.load("lorne", Files.readString(file))).pack();
+        PackModule lift = pack.module("tail-lift");
+        RunTask.Write write = new RunTask.Write(lift, 0xF190, Bytes.of(1), WINDOW, "Write the VIN");
+        first = RunState.begin(List.of(write, write));
+        when(order.bench()).thenReturn(bench);
+        when(order.pack()).thenReturn(pack);
+        when(bench.samples()).thenAnswer(i -> samples());
+        when(bench.readKey(any(), any())).thenReturn(Optional.of(0));
+        when(bench.name()).thenReturn("Plover");
+    }
+
+    private List<SupplyReading> samples() {
+        List<SupplyReading> samples = new ArrayList<>();
+        Instant now = time.instant();
+        for (int i = 60; i >= 0; i--) samples.add(new SupplyReading(now.minusMillis(i * 200L), volts));
+        return samples;
+    }
+
+    private CompletableFuture<Verdict> later(RunState state) {
+        return CompletableFuture.supplyAsync(() -> gates.awaitPower(state, WINDOW));
+    }
+
+    @Test
+    void awaitPower_lowBeforeAnythingWasDone_closes() {
+        assertThat(((Verdict.Closed) gates.awaitPower(first, WINDOW)).reason()).startsWith("Not started");
+    }
+
+    @Test
+    void awaitPower_lowBetweenTasks_waitsAndGoesOnByItself() throws Exception {
+        CompletableFuture<Verdict> gate = later(RunState.goOn(first.tasks(), 1));
+        Thread.sleep(1500);
+        assertThat(gate).isNotDone();
+        volts = 13.4;
+        assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
+    }
+
+    @Test
+    void awaitPower_unknownWhileRecovering_waits() throws Exception {
+        when(bench.samples()).thenReturn(List.of());
+        CompletableFuture<Verdict> gate = later(RunState.recover(first.tasks(), 0));
+        Thread.sleep(1200);
+        assertThat(gate).isNotDone();
+        control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", true));
+        assertThat(((Verdict.Closed) gate.get(5, TimeUnit.SECONDS)).reason()).isEqualTo("Stopped by tech.");
+    }
+
+    @Test
+    void awaitKeyOn_betweenTasks_waitsUntilItIsToldToStop() throws Exception {
+        RunState second = RunState.goOn(first.tasks(), 1);
+        CompletableFuture<Verdict> gate =
+                CompletableFuture.supplyAsync(() -> gates.awaitKeyOn(second, "Turn the key on."));
+        Thread.sleep(1200);
+        assertThat(gate).isNotDone();
+        control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", false));
+        assertThat(((Verdict.Closed) gate.get(5, TimeUnit.SECONDS)).reason()).isEqualTo("Stopped by tech.");
+    }
+
+    @Test
+    void beforeSending_leaseLost_sendsNothingMore() {
+        control.lose();
+        assertThrows(Leases.LeaseLostException.class, () -> gates.beforeSending(first));
+    }
+
+    @Test
+    void beforeSending_leaseNotRenewedForLong_holdsUntilItIs() throws Exception {
+        control.renewed(time.instant().minus(Duration.ofSeconds(9)));
+        CompletableFuture<Verdict> gate = CompletableFuture.supplyAsync(() -> gates.beforeSending(first));
+        Thread.sleep(900);
+        assertThat(gate).isNotDone();
+        control.renewed(time.instant());
+        assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
+    }
+
+    /** A person may stop a run where nothing is half written; only the end of Codrane itself stops it elsewhere. */
+    @Test
+    void beforeSending_personStopsACommittedRun_goesOn() {
+        RunTask.Program program = new RunTask.Program(first.task().module(), 0, 10, 0, "3.12", WINDOW, "Program");
+        RunState committed = RunState.recover(List.of(program), 0);
+        assertThat(committed.committed()).isTrue();
+        control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", false));
+        assertThat(gates.beforeSending(committed)).isInstanceOf(Verdict.Open.class);
+        control.stop(new RunControl.Halt("Codrane was told to stop.", "Go on.", true));
+        assertThat(gates.beforeSending(committed)).isInstanceOf(Verdict.Closed.class);
+    }
+}
