@@ -86,7 +86,7 @@ class KillAndRecoverTest {
         }
     }
 
-    private static String prepare(WebSession web, String module) throws Exception {
+    static String prepare(WebSession web, String module) throws Exception {
         String job = web.post(
                 "/jobs",
                 "vin",
@@ -117,7 +117,7 @@ class KillAndRecoverTest {
         return job;
     }
 
-    private static void awaitTransfer(StandinWorld world, String module, int block) throws InterruptedException {
+    static void awaitTransfer(StandinWorld world, String module, int block) throws InterruptedException {
         var pack = TestWorld.pack("brennick-lorne").module(module).flash().orElseThrow();
         long wanted = pack.segment().start() + (long) block * (pack.blockBytes() - 2);
         for (int i = 0; i < 6000; i++) {
@@ -128,11 +128,11 @@ class KillAndRecoverTest {
         throw new AssertionError("the transfer never came to block " + block);
     }
 
-    private static JsonNode module(StandinWorld world, String module) {
+    static JsonNode module(StandinWorld world, String module) {
         return TestWorld.look(world).path("modules").path(module);
     }
 
-    private static void assertRight(JsonNode held, String module) {
+    static void assertRight(JsonNode held, String module) {
         var pack = TestWorld.pack("brennick-lorne").module(module);
         assertThat(held.path("bootOnly").asBoolean()).isFalse();
         assertThat(held.path("software").asString()).isEqualTo(pack.software().current());
@@ -149,7 +149,7 @@ class KillAndRecoverTest {
                 .isEqualTo(times); // one more in the picture
     }
 
-    private static Process start(List<String> settings, Path var) throws IOException {
+    static Process start(List<String> settings, Path var) throws IOException {
         Files.deleteIfExists(var.resolve("port"));
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -167,7 +167,7 @@ class KillAndRecoverTest {
     }
 
     /** The application tells its port in the log, and when it is ready. */
-    private static String url(Process app, Path var) throws Exception {
+    static String url(Process app, Path var) throws Exception {
         for (int i = 0; i < 1200 && app.isAlive(); i++) {
             String log = Files.readString(var.resolve("app.log"));
             int at = log.indexOf("Listening on ");

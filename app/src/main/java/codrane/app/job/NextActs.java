@@ -14,7 +14,6 @@ import codrane.core.plan.Stage;
 import codrane.core.planner.LawAllows;
 import codrane.core.planner.PlanQuestions;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -343,9 +342,10 @@ final class NextActs {
     private static String leftOpen(JobFacts facts) {
         List<String> open = Stream.of(HoldPoint.SETTLED, HoldPoint.READ_BACK_AGREES, HoldPoint.FUNCTION_TESTED)
                 .filter(p -> facts.progress().hold(p) == Hold.WAIVED)
-                .map(p -> p.title().toLowerCase(Locale.ROOT))
+                .flatMap(p -> facts.personHold(p).stream())
+                .map(h -> "“" + h.point().title() + "” (" + h.why() + ")")
                 .toList();
-        return open.isEmpty() ? "" : " Left open when it was closed: " + String.join("; ", open) + ".";
+        return open.isEmpty() ? "" : " It was closed without this: " + String.join(", ", open) + ".";
     }
 
     static String minutes(int seconds) {

@@ -158,8 +158,17 @@ final class JdbcRunJournal implements RunJournal {
         if (!found.equals(write.value())) readBefore.put(state.index(), found);
     }
 
+    /** However it ended: what was done is in the ledger, and going on begins where it ended. */
+    void ended(RunState state) {
+        completed(state.index());
+        patiently(() -> {
+            store.progress(runId, state);
+            return runId;
+        });
+    }
+
     /** All tasks before the index are done and read back. */
-    void completed(int next) {
+    private void completed(int next) {
         for (; index < next; index++) {
             int done = index;
             patiently(() -> {

@@ -168,7 +168,7 @@ public class RunService implements SmartLifecycle {
                     heart.stop();
                 }
             });
-            journal.completed(end.state().index());
+            journal.ended(end.state());
             ended(order, claim, end.action());
         } catch (BenchInterface.BusyException e) {
             end(order, claim, stateBefore(state), e.getMessage(), "Wait, then run again.");

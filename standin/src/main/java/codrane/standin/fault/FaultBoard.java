@@ -132,6 +132,7 @@ public final class FaultBoard implements FrameFault {
     public void clear() {
         frames.clear();
         powerLosses.clear();
+        vehicle.supply().mend();
         vehicle.servers().forEach(server -> {
             server.disturbance().silence(false);
             outside.busOff(server.module().id(), false);

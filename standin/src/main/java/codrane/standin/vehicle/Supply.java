@@ -61,6 +61,11 @@ public final class Supply {
         return unitOn;
     }
 
+    /** A sag ends. */
+    public synchronized void mend() {
+        sagUntil = Long.MIN_VALUE;
+    }
+
     /** Something else draws the voltage down for a while. */
     public synchronized void sag(double toVolts, Duration span) {
         volts();
