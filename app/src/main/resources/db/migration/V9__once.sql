@@ -47,3 +47,6 @@ alter table job add column reopened_at timestamptz;
 
 -- People who left, or whose account is not to be used.
 alter table account add column disabled boolean not null default false;
+
+-- The same file is taken in once for a vehicle, however often it is sent.
+create unique index baseline_imported on baseline (vehicle_id, sha256) where origin = 'IMPORTED';

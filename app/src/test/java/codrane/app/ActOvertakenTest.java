@@ -44,6 +44,23 @@ class ActOvertakenTest {
         }
     }
 
+    /** While Codrane does not answer, the page stays as it is; a reload would lose what it says about the vehicle. */
+    @Test
+    void page_thatWouldReloadWhileNobodyAnswers_staysUntilSomebodyDoes(App app) throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + steps.number + "/now");
+            browser.awaitNext("Store a baseline");
+            browser.page.route("**/alive", Route::abort);
+            browser.page.evaluate("document.title = 'still here'; freshen()");
+            browser.page.waitForTimeout(2500);
+            assertThat(browser.page.title()).isEqualTo("still here");
+            browser.page.unroute("**/alive");
+            for (int i = 0; i < 100 && !browser.page.title().contains("Codrane"); i++) browser.page.waitForTimeout(100);
+            assertThat(browser.page.title()).contains("Codrane");
+        }
+    }
+
     private static void answerLate(Route route, JobSteps steps) {
         if (!route.request().method().equals("POST")) {
             route.resume();

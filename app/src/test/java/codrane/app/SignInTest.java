@@ -106,6 +106,14 @@ class SignInTest {
     }
 
     @Test
+    void name_thatNobodyCanHave_isWrongLikeAnyOther() throws Exception {
+        for (String name : List.of("a\0b", "x".repeat(5000), "", "' or 1=1 --", "lead\r\nSet-Cookie: x=y"))
+            assertThat(WebSession.visitor(app.url()).signInAs(name, "wrong"))
+                    .as(name)
+                    .contains("/login?");
+    }
+
+    @Test
     void people_addedChangedDisabled_signInAsTheyMayAndTheLastLeadStays() throws Exception {
         WebSession lead = WebSession.signIn(app.url(), "lead");
         assertThat(lead.follow("/people", "name", "Mara", "password", "short", "role", "TECH"))

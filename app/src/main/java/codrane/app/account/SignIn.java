@@ -21,6 +21,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class SignIn implements AuthenticationSuccessHandler, AuthenticationFailureHandler {
     private static final Pattern PAGE = Pattern.compile("/[A-Za-z0-9_-]{0,40}(/[A-Za-z0-9_-]{1,40}){0,4}");
 
+    /** What a name may be at all: no control characters, and not endless. */
+    private static final Pattern NAME = Pattern.compile("[^\\p{Cntrl}]{0,100}");
+
     private final SignInThrottle throttle;
     private final KnownBrowser browsers;
 
@@ -42,16 +45,27 @@ class SignIn implements AuthenticationSuccessHandler, AuthenticationFailureHandl
                     throws ServletException, IOException {
                 boolean signsIn = request.getMethod().equals("POST")
                         && request.getServletPath().equals("/login");
-                Duration wait = signsIn ? throttle.wait(attempt(request)) : Duration.ZERO;
+                if (!signsIn) {
+                    chain.doFilter(request, response);
+                    return;
+                }
+                Optional<SignInThrottle.Try> attempt = attempt(request);
+                if (attempt.isEmpty()) { // nobody has such a name: it is not even looked for
+                    throttle.failed(new SignInThrottle.Try("?", request.getRemoteAddr(), false));
+                    response.sendRedirect("/login?error" + back(request));
+                    return;
+                }
+                Duration wait = throttle.wait(attempt.get());
                 if (wait.isZero()) chain.doFilter(request, response);
                 else response.sendRedirect("/login?wait=" + (wait.toSeconds() + 1) + back(request));
             }
         };
     }
 
-    private SignInThrottle.Try attempt(HttpServletRequest request) {
+    private Optional<SignInThrottle.Try> attempt(HttpServletRequest request) {
         String name = Optional.ofNullable(request.getParameter("username")).orElse("");
-        return new SignInThrottle.Try(name, request.getRemoteAddr(), browsers.knows(request, name));
+        if (!NAME.matcher(name).matches()) return Optional.empty();
+        return Optional.of(new SignInThrottle.Try(name, request.getRemoteAddr(), browsers.knows(request, name)));
     }
 
     private static String back(HttpServletRequest request) {
@@ -66,7 +80,7 @@ class SignIn implements AuthenticationSuccessHandler, AuthenticationFailureHandl
     public void onAuthenticationFailure(
             HttpServletRequest request, HttpServletResponse response, AuthenticationException exception)
             throws IOException {
-        throttle.failed(attempt(request));
+        attempt(request).ifPresent(throttle::failed);
         response.sendRedirect("/login?error" + back(request));
     }
 
@@ -74,7 +88,7 @@ class SignIn implements AuthenticationSuccessHandler, AuthenticationFailureHandl
     public void onAuthenticationSuccess(
             HttpServletRequest request, HttpServletResponse response, Authentication authentication)
             throws IOException {
-        throttle.succeeded(attempt(request));
+        attempt(request).ifPresent(throttle::succeeded);
         browsers.remember(request, response, authentication.getName());
         response.sendRedirect(to(request).orElse("/"));
     }

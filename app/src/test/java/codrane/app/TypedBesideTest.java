@@ -1,0 +1,90 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.JobDesk;
+import codrane.app.job.JobIntake;
+import codrane.app.job.NewJobForm;
+import codrane.core.plan.HoldPoint;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What was typed is not lost by another button, nor kept by a key that was meant for something else. */
+@ExtendWith(RunningApp.class)
+class TypedBesideTest {
+    private static long job(App app) {
+        JobIntake.Taken taken = app.bean(JobIntake.class)
+                .take(new NewJobForm("0BKLR3A46MN004127", "typed beside", "CLEAR_FAULTS", "", ""), "tech");
+        return ((JobIntake.Taken.Job) taken).number();
+    }
+
+    private static boolean agreed(App app, long number) {
+        return app.bean(JobDesk.class).facts(number).progress().passed(HoldPoint.CONSENT);
+    }
+
+    private static String lights(App app, long number) {
+        return app.bean(JobDesk.class).facts(number).intake().details().lights();
+    }
+
+    @Test
+    void mainButton_besideTypedNotes_keepsThemFirst(App app) {
+        long number = job(app);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.fill("[name=lights]", "brake lamp");
+            browser.act("The customer agrees");
+            browser.awaitNext("Prove the link");
+            assertThat(lights(app, number)).isEqualTo("brake lamp");
+            assertThat(agreed(app, number)).isTrue();
+        }
+    }
+
+    @Test
+    void mainButton_besideNotesThatAreRefused_doesNothingAndKeepsWhatWasTyped(App app) {
+        long number = job(app);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.fill("[name=mileage]", "far");
+            browser.act("The customer agrees");
+            browser.page.waitForSelector("#typed-beside:has-text('mileage is a number')");
+            assertThat(browser.page.inputValue("[name=mileage]")).isEqualTo("far");
+            assertThat(agreed(app, number)).isFalse();
+        }
+    }
+
+    @Test
+    void controlEnter_inAField_keepsThatFormOnly(App app) {
+        long number = job(app);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.fill("[name=lights]", "oil lamp");
+            browser.page.press("[name=lights]", "Control+Enter");
+            browser.page.waitForSelector("text=Noted.");
+            assertThat(lights(app, number)).isEqualTo("oil lamp");
+            assertThat(agreed(app, number)).isFalse();
+            assertThat(browser.next()).contains("Does the customer agree");
+        }
+    }
+
+    /** A form that acts by itself is not sent along: it is asked about, and left at the second press. */
+    @Test
+    void mainButton_besideAFormThatActs_asksFirst(App app) throws InterruptedException {
+        JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + steps.number + "/baseline");
+            browser.awaitNext("Store a baseline");
+            browser.page.click("summary:has-text('Read one module only')");
+            browser.page.selectOption("select[name=module]", "engine");
+            browser.act("Read and store");
+            browser.page.waitForSelector("#typed-beside:has-text('press its own button first')");
+            assertThat(steps.facts().baseline()).isEmpty();
+            browser.act("Read and store");
+            browser.awaitNext("Baseline is done");
+            assertThat(steps.facts().baseline().orElseThrow().whole()).isTrue();
+        }
+    }
+}
