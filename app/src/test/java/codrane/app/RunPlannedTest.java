@@ -160,6 +160,10 @@ class RunPlannedTest {
             assertThat(module(world, "body").path("coding")).isEqualTo(coding);
             assertThat(module(world, "body").path("counter").asInt()).isEqualTo(2);
             done(app.bean(JobActs.class).plan(job.number, WHO)); // asked again: there is nothing left to put back
+            assertThat(job.facts().plan().orElseThrow().version()).isEqualTo(2);
+            assertThat(job.facts().run()).isEmpty(); // the run carried out the version before
+            assertThat(job.facts().written()).isTrue();
+            assertThat(job.facts().progress().current()).isEqualTo(Stage.DECIDE);
             app.context().close();
         }
     }

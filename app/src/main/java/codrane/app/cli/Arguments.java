@@ -65,7 +65,7 @@ final class Arguments {
             if (text.matches("\\d{1,9}") && Integer.parseInt(text) >= least && Integer.parseInt(text) <= most) {
                 return Integer.parseInt(text);
             }
-            throw new UsageException(name + ": " + text + " (expected " + least + ".." + most + ")");
+            throw new UsageException(name + ": " + InputFile.quoted(text) + " (expected " + least + ".." + most + ")");
         });
     }
 
@@ -82,7 +82,7 @@ final class Arguments {
 
     void end() {
         for (int i = 0; i < args.size(); i++) {
-            if (!used.contains(i)) throw new UsageException("not understood: " + args.get(i));
+            if (!used.contains(i)) throw new UsageException("not understood: " + InputFile.quoted(args.get(i)));
         }
     }
 }

@@ -6,7 +6,6 @@ import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.CanonicalJson;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -14,8 +13,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.ObjectMapper;
 
 /**
  * {@code baseline verify FILE [--sha256 HASH] [--json]} and {@code baseline diff A.json B.json [--json]}: whether an
@@ -36,7 +33,7 @@ final class BaselineCommand {
     static int verify(Arguments arguments, Output output) throws IOException {
         arguments.take(2);
         Optional<String> expected = arguments.option("--sha256").map(h -> h.toLowerCase(Locale.ROOT));
-        Path file = Path.of(arguments.onlyWord("FILE"));
+        Path file = InputFile.path(arguments.onlyWord("FILE"));
         arguments.end();
         Loaded loaded = load(file);
         String sha256 = Baseline.hash(loaded.text());
@@ -65,17 +62,15 @@ final class BaselineCommand {
     }
 
     private static Loaded load(Path file) throws IOException {
-        if (Files.size(file) > LONGEST_FILE) throw new UsageException(file + ": longer than 32 MiB");
-        String text = Files.readString(file);
+        String text = InputFile.text(file, LONGEST_FILE);
         try {
-            Object tree = new ObjectMapper().readValue(text, Object.class);
+            Object tree = InputFile.tree(file, text);
             return new Loaded(
                     text,
                     BaselineFile.read(tree),
                     canonical(tree).filter(text::equals).isPresent());
-        } catch (JacksonException e) {
-            return new Loaded(
-                    text, new BaselineFile.Read.Bad("Not readable as JSON: " + e.getOriginalMessage()), false);
+        } catch (UsageException e) {
+            return new Loaded(text, new BaselineFile.Read.Bad(e.getMessage()), false);
         }
     }
 
@@ -89,8 +84,8 @@ final class BaselineCommand {
 
     static int diff(Arguments arguments, Output output) throws IOException {
         arguments.take(2);
-        BaselineFile before = file(Path.of(arguments.onlyWord("A.json")));
-        BaselineFile after = file(Path.of(arguments.onlyWord("B.json")));
+        BaselineFile before = file(InputFile.path(arguments.onlyWord("A.json")));
+        BaselineFile after = file(InputFile.path(arguments.onlyWord("B.json")));
         arguments.end();
         BaselineDiff diff = BaselineDiff.of(before, after);
         Map<String, Object> object = Output.object("baseline-diff");

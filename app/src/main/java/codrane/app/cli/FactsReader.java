@@ -46,6 +46,8 @@ import tools.jackson.databind.JsonNode;
  * a name; nothing is guessed.
  */
 final class FactsReader extends AskedJson {
+    private static final int EARLIEST_YEAR = 1990;
+    private static final int LATEST_YEAR = 2100;
     private static final Set<String> MEMBERS = Set.of(
             "schema",
             "kind",
@@ -149,10 +151,15 @@ final class FactsReader extends AskedJson {
     private Optional<LocalDate> date() {
         if (!in.has("date")) return Optional.empty();
         try {
-            return Optional.of(LocalDate.parse(text("date")));
+            LocalDate day = LocalDate.parse(text("date"));
+            if (day.getYear() >= EARLIEST_YEAR && day.getYear() <= LATEST_YEAR) return Optional.of(day);
+            throw new DateTimeParseException("not in this world", text("date"), 0);
         } catch (DateTimeParseException e) {
             if (questions.stream().noneMatch(q -> q.id().equals("which-day")))
-                ask("which-day", "date", "\"" + text("date") + "\" is no date: for which day, like 2026-11-26?");
+                ask(
+                        "which-day",
+                        "date",
+                        "\"" + InputFile.quoted(text("date")) + "\" is no date: for which day, like 2026-11-26?");
             return Optional.empty();
         }
     }

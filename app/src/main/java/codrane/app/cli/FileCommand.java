@@ -3,7 +3,6 @@ package codrane.app.cli;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.ReadResult;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -16,11 +15,9 @@ final class FileCommand {
 
     static int info(Arguments arguments, Output output) throws IOException {
         arguments.take(2);
-        Path file = Path.of(arguments.onlyWord("the file"));
+        Path file = InputFile.path(arguments.onlyWord("the file"));
         arguments.end();
-        if (!Files.isRegularFile(file)) return output.error("io", "there is no file " + file, file.toString());
-        if (Files.size(file) > LONGEST) return output.error("io", "the file is larger than 512 MB", file.toString());
-        return switch (CalibrationFile.read(Files.readAllBytes(file))) {
+        return switch (CalibrationFile.read(InputFile.octets(file, LONGEST))) {
             case ReadResult.Read(CalibrationFile read) -> good(read, output);
             case ReadResult.Damaged damaged -> damaged(file, damaged, output);
         };

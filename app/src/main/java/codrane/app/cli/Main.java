@@ -37,14 +37,27 @@ public final class Main {
                     if (command.startsWith("power")) yield PowerCommand.run(arguments, output);
                     if (arguments.words(1).equals(List.of("plan"))) yield PlanCommand.run(arguments, output);
                     if (command.startsWith("predict")) yield PredictCommand.run(arguments, output);
-                    throw new UsageException("unknown command: " + String.join(" ", args));
+                    throw new UsageException("unknown command: " + InputFile.quoted(String.join(" ", args)));
                 }
             };
         } catch (UsageException e) {
             return output.error("usage", e.getMessage(), "");
         } catch (java.io.IOException | java.io.UncheckedIOException e) {
-            return output.error("io", e.getMessage(), "");
+            return output.error("io", said(e), "");
         }
+    }
+
+    /** The library's own word for a file that is missing is its bare name. */
+    private static String said(Exception e) {
+        Throwable cause = e instanceof java.io.UncheckedIOException unchecked ? unchecked.getCause() : e;
+        return switch (cause) {
+            case java.nio.file.NoSuchFileException gone -> "there is no file " + gone.getFile();
+            case java.nio.file.AccessDeniedException denied -> denied.getFile() + " may not be read or written";
+            case java.nio.file.FileSystemException other ->
+                other.getFile() + ": " + (other.getReason() == null ? "can't be used" : other.getReason());
+            case java.net.BindException taken -> "a port is taken, or may not be opened: " + taken.getMessage();
+            default -> cause.getMessage() == null ? cause.toString() : cause.getMessage();
+        };
     }
 
     /** The words of a call are off. */

@@ -5,8 +5,6 @@ import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackProblem;
 import codrane.core.pack.PackResult;
 import java.io.IOException;
-import java.nio.charset.MalformedInputException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -18,12 +16,11 @@ final class PackCommand {
 
     static int check(Arguments arguments, Output output) throws IOException {
         arguments.take(2);
-        Path file = Path.of(arguments.onlyWord("the file"));
+        Path file = InputFile.path(arguments.onlyWord("the file"));
         arguments.end();
-        if (!Files.isRegularFile(file)) return output.error("io", "there is no file " + file, file.toString());
         Map<String, Object> object = Output.object("pack-check");
         object.put("file", file.toString());
-        return switch (PackLoader.load(file.toString(), text(file))) {
+        return switch (PackLoader.load(file.toString(), InputFile.text(file, PackFiles.LONGEST))) {
             case PackResult.Loaded(Pack pack) -> {
                 object.put("valid", true);
                 object.put("pack", pack.id());
@@ -46,13 +43,5 @@ final class PackCommand {
                 yield Main.FOUND;
             }
         };
-    }
-
-    private static String text(Path file) throws IOException {
-        try {
-            return Files.readString(file);
-        } catch (MalformedInputException e) {
-            throw new IOException(file + " is not UTF-8 text", e);
-        }
     }
 }

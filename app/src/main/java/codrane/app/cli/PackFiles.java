@@ -15,6 +15,9 @@ import java.util.stream.Stream;
 
 /** Packs by name, from the folder that the launcher names. */
 final class PackFiles {
+    /** More than any pack has. */
+    static final long LONGEST = 4L << 20;
+
     private PackFiles() {}
 
     private static Path folder() {
@@ -24,8 +27,8 @@ final class PackFiles {
     static Pack named(String name) throws IOException {
         Path file = folder().resolve(name + ".yaml");
         if (!name.matches("[a-z0-9-]{1,60}") || !Files.exists(file))
-            throw new UsageException("no pack is called " + name);
-        return switch (PackLoader.load(file.toString(), Files.readString(file))) {
+            throw new UsageException("no pack is called \"" + InputFile.quoted(name) + "\"");
+        return switch (PackLoader.load(file.toString(), InputFile.text(file, LONGEST))) {
             case PackResult.Loaded(Pack pack) -> pack;
             case PackResult.Invalid invalid ->
                 throw new UsageException(invalid.problems().getFirst().sentence());
@@ -39,11 +42,21 @@ final class PackFiles {
         try (Stream<Path> files = Files.list(folder())) {
             for (Path file :
                     files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList()) {
-                if (PackLoader.load(file.toString(), Files.readString(file)) instanceof PackResult.Loaded(Pack pack))
-                    packs.add(pack);
+                valid(file).ifPresent(packs::add);
             }
         }
         return packs;
+    }
+
+    private static Optional<Pack> valid(Path file) {
+        try {
+            return PackLoader.load(file.toString(), InputFile.text(file, LONGEST))
+                            instanceof PackResult.Loaded(Pack pack)
+                    ? Optional.of(pack)
+                    : Optional.empty();
+        } catch (IOException e) {
+            return Optional.empty(); // one that can't be read must not break what is about others
+        }
     }
 
     /** What the law of a market says, from the folder {@code markets} beside the packs; with an empty name the first. */
@@ -56,7 +69,7 @@ final class PackFiles {
                     .sorted()
                     .findFirst();
             if (file.isEmpty()) return Optional.empty();
-            return switch (MarketRules.load(file.get().toString(), Files.readString(file.get()))) {
+            return switch (MarketRules.load(file.get().toString(), InputFile.text(file.get(), LONGEST))) {
                 case MarketRules.Result.Loaded(MarketRules rules) -> Optional.of(rules);
                 case MarketRules.Result.Invalid invalid ->
                     throw new UsageException(invalid.problems().getFirst().sentence());

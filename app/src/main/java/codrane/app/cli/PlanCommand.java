@@ -17,7 +17,6 @@ import codrane.core.ready.AtHand;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -27,19 +26,19 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
 
 /** {@code plan FACTS.json [--json]}: a plan from facts, or the questions that must be answered first. */
 final class PlanCommand {
     private static final int OPENS_AT = 8;
 
+    private static final long LONGEST = 4L << 20;
+
     private PlanCommand() {}
 
     static int run(Arguments arguments, Output output) throws IOException {
         arguments.take(1);
-        Path file = Path.of(arguments.onlyWord("FACTS.json"));
+        Path file = InputFile.path(arguments.onlyWord("FACTS.json"));
         arguments.end();
         FactsReader.Result read = FactsReader.read(json(file));
         Map<String, Object> object = Output.object("plan");
@@ -81,13 +80,9 @@ final class PlanCommand {
     }
 
     private static JsonNode json(Path file) throws IOException {
-        try {
-            JsonNode facts = new ObjectMapper().readTree(Files.readString(file));
-            if (!facts.isObject()) throw new UsageException(file + ": an object is needed");
-            return facts;
-        } catch (JacksonException e) {
-            throw new UsageException(file + ": not readable as JSON: " + e.getOriginalMessage());
-        }
+        JsonNode facts = InputFile.json(file, LONGEST);
+        if (!facts.isObject()) throw new UsageException(file + ": an object is needed");
+        return facts;
     }
 
     private static Map<String, Object> question(Question question) {

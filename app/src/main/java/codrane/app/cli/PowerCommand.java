@@ -9,7 +9,6 @@ import codrane.core.power.PowerForecast.Load;
 import codrane.core.power.PowerForecast.SupportUnit;
 import codrane.core.power.PowerWindow;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -17,20 +16,21 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import tools.jackson.core.JacksonException;
+import java.util.Set;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
 
 /** {@code power REQUEST.json [--json]}: state of charge, voltage through a run, and whether to begin. */
 final class PowerCommand {
     private static final int CURVE_STEP_SECONDS = 10;
     private static final int MOST_SECONDS = 86_400;
+    private static final long LONGEST = 1L << 20;
 
     private PowerCommand() {}
 
     static int run(Arguments arguments, Output output) throws IOException {
         arguments.take(1);
-        Path file = Path.of(arguments.onlyWord("REQUEST.json"));
+        Path file = InputFile.path(arguments.onlyWord("REQUEST.json"));
         arguments.end();
         JsonNode request = read(file);
         Battery battery = battery(request.path("battery"));
@@ -60,20 +60,31 @@ final class PowerCommand {
     }
 
     private static JsonNode read(Path file) throws IOException {
-        try {
-            JsonNode request = new ObjectMapper().readTree(Files.readString(file));
-            if (!request.isObject()) throw new UsageException(file + ": an object is needed");
-            return request;
-        } catch (JacksonException e) {
-            throw new UsageException(file + ": not readable as JSON: " + e.getOriginalMessage());
-        }
+        JsonNode request = InputFile.json(file, LONGEST);
+        if (!request.isObject()) throw new UsageException(file + ": an object is needed");
+        known(request, "", Set.of("schema", "battery", "supportUnit", "load", "operation"));
+        known(
+                request.path("battery"),
+                "battery.",
+                Set.of("chemistry", "capacityAh", "restVolts", "restedHours", "celsius"));
+        known(request.path("supportUnit"), "supportUnit.", Set.of("setVolts", "limitA"));
+        for (JsonNode load : request.path("load")) known(load, "load.", Set.of("seconds", "amperes"));
+        return request;
+    }
+
+    /** A misspelt member would be passed over in silence, and something else assumed. */
+    private static void known(JsonNode object, String at, Set<String> names) {
+        for (String name : object.propertyNames())
+            if (!names.contains(name))
+                throw new UsageException(at + InputFile.quoted(name) + ": there is no such member; known are "
+                        + names.stream().sorted().collect(Collectors.joining(", ")));
     }
 
     private static Battery battery(JsonNode in) {
         String key = in.path("chemistry").asString("");
         Chemistry chemistry = Chemistry.of(key)
-                .orElseThrow(() ->
-                        new UsageException("battery.chemistry: \"" + key + "\" (expected flooded, efb, agm or lfp)"));
+                .orElseThrow(() -> new UsageException(
+                        "battery.chemistry: \"" + InputFile.quoted(key) + "\" (expected flooded, efb, agm or lfp)"));
         return new Battery(
                 chemistry,
                 number(in, "battery.capacityAh", 1, 2000, Optional.empty()),
@@ -98,7 +109,7 @@ final class PowerCommand {
                     number(in, "load.amperes", 0, 1000, Optional.empty())));
         }
         if (loads.isEmpty()) throw new UsageException("load: a list of seconds and amperes is needed");
-        if (loads.stream().mapToInt(Load::seconds).sum() > MOST_SECONDS)
+        if (loads.stream().mapToLong(Load::seconds).sum() > MOST_SECONDS)
             throw new UsageException("load: longer than a day");
         return loads;
     }
@@ -110,8 +121,8 @@ final class PowerCommand {
             case "programming" -> PowerWindow.programming(upper);
             case "demanding" -> PowerWindow.demanding(upper);
             default ->
-                throw new UsageException(
-                        "operation: \"" + operation + "\" (expected coding, programming or demanding)");
+                throw new UsageException("operation: \"" + InputFile.quoted(operation)
+                        + "\" (expected coding, programming or demanding)");
         };
     }
 

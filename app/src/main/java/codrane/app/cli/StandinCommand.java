@@ -139,7 +139,10 @@ final class StandinCommand {
     }
 
     private static int port(String name, int otherwise) {
-        return Integer.parseInt(System.getenv().getOrDefault(name, String.valueOf(otherwise)));
+        String text = System.getenv().getOrDefault(name, String.valueOf(otherwise));
+        boolean port = text.matches("\\d{1,5}") && Integer.parseInt(text) <= MOST_PORT;
+        if (!port) throw new UsageException(name + ": " + InputFile.quoted(text) + " (expected 0.." + MOST_PORT + ")");
+        return Integer.parseInt(text);
     }
 
     private static void untilStopped() {

@@ -22,6 +22,8 @@ final class UdsCommand {
     private static final Waits WAITS = new Waits(Duration.ofSeconds(1), Duration.ofSeconds(5));
     private static final int LONGEST = 4095;
 
+    private static final int MOST_PORT = 65_535;
+
     private UdsCommand() {}
 
     static int run(Arguments arguments, Output output) {
@@ -34,8 +36,11 @@ final class UdsCommand {
         Bytes request = request(arguments.onlyWord("the request, as hex"));
         arguments.end();
         String[] where = doip.orElseGet(can::get).split(":");
-        if (where.length != 2 || !where[1].matches("\\d{1,5}")) throw new UsageException("say HOST:PORT");
+        if (where.length != 2 || where[0].isBlank() || !where[1].matches("\\d{1,9}"))
+            throw new UsageException("say HOST:PORT");
         int port = Integer.parseInt(where[1]);
+        if (port < 1 || port > MOST_PORT)
+            throw new UsageException("port " + port + ": there is none (expected 1.." + MOST_PORT + ")");
         try (DiagnosticLink open = link instanceof PackLink.Doip d
                 ? DoipLink.open(where[0], port, d)
                 : CanLink.open(where[0], port, (PackLink.Can) link)) {

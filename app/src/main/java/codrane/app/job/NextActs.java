@@ -20,7 +20,7 @@ import java.util.stream.Stream;
 
 /** Says what to do next, from the facts alone. */
 final class NextActs {
-    static final String NOTHING_WRITTEN = "Safe to stop here: nothing was written.";
+    private static final String NOTHING_WRITTEN = "Safe to stop here: nothing was written.";
 
     private NextActs() {}
 
@@ -73,7 +73,7 @@ final class NextActs {
             return new NextAct(
                     "Choose what is put back",
                     "Compared with how the vehicle was left. Tick below what is to go back; with nothing ticked the finding is the result.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of(Act.read("Plan what is ticked", "/put-back")));
         }
@@ -90,7 +90,7 @@ final class NextActs {
                     questions.getFirst().text(),
                     "A plan is made from facts, and this one is missing or contradicts another." + more
                             + " Answer below.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of());
         }
@@ -98,7 +98,7 @@ final class NextActs {
             return new NextAct(
                     "Let the rules make a plan",
                     "From what was read: which operations, on which module, in which order, and why.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DO,
                     List.of(Act.read("Make the plan", "/plan")));
         }
@@ -107,7 +107,7 @@ final class NextActs {
             return new NextAct(
                     "Plan again: the vehicle was read since",
                     "The plan rests on an earlier scan. What is written must rest on the newest one.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DIFFERS,
                     List.of(Act.read("Plan again", "/plan")));
         }
@@ -115,7 +115,7 @@ final class NextActs {
             return new NextAct(
                     "The plan is blocked",
                     String.join(" ", plan.blocks()),
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DIFFERS,
                     List.of(
                             Act.read("Scan again", "/scan"),
@@ -128,7 +128,7 @@ final class NextActs {
                             .filter(r -> r.says() == MarketRules.Says.APPROVAL)
                             .map(r -> r.cited() + ".")
                             .collect(Collectors.joining(" ")),
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of(
                             Act.keep("Approve it", "/hold/lead-approved"),
@@ -141,7 +141,7 @@ final class NextActs {
                         : "Agree to " + writes + (writes == 1 ? " writing step" : " writing steps in this order"),
                 "Read the reasons below. Nothing outside this list is written. Expected: " + minutes(plan.seconds())
                         + ".",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.PERSON,
                 List.of(
                         Act.keep("Agree to this plan", "/hold/plan-agreed"),
@@ -161,7 +161,7 @@ final class NextActs {
             return new NextAct(
                     "Fetch the calibration for the " + module,
                     "Choose the file for its hardware below; size, SHA-256 and CRC-32 are checked before it is used.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DO,
                     List.of());
         }
@@ -169,7 +169,7 @@ final class NextActs {
             return new NextAct(
                     "Fetch the line sheet of this VIN",
                     "It is the maker's record of how this vehicle was coded. Each line's check byte is judged.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DO,
                     List.of(Act.read("Fetch the line sheet", "/line-sheet")));
         }
@@ -179,7 +179,7 @@ final class NextActs {
                 "The supply is not ready",
                 facts.power().reason()
                         + " Clamp the support unit at the jump posts, in programming mode; no open flame near the battery.",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.DIFFERS,
                 List.of(Act.go("Look again", "/prepare")));
     }
@@ -194,7 +194,7 @@ final class NextActs {
                     "Codrane can't carry out all of this plan yet",
                     "Planned, and to be done with another tool: " + String.join("; ", unable)
                             + ". What is not carried out whole is not begun here.",
-                    run.isPresent() ? "Safe to stop here: no run is under way." : NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DIFFERS,
                     List.of(Act.go("Back to the plan", "/decide")));
         }
@@ -203,7 +203,7 @@ final class NextActs {
                     "Look at VIN and part once more",
                     "What follows can't be undone: " + facts.job().vin().grouped() + ", aloud "
                             + facts.job().vin().spelled() + ".",
-                    run.isPresent() ? "Safe to stop here: no run is under way." : NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of(Act.keep("It is this vehicle and this part", "/hold/no-way-back")));
         }
@@ -284,6 +284,7 @@ final class NextActs {
                     Tone.DIFFERS,
                     List.of(
                             Act.read("Scan again", "/scan"),
+                            Act.read("Plan again", "/plan").second(),
                             Act.waive("Go on all the same", "/waive/read-back-agrees")));
         }
         if (facts.job().kind() == JobKind.CLEAR_FAULTS) {
@@ -295,6 +296,7 @@ final class NextActs {
                     Tone.PERSON,
                     List.of(
                             Act.keep("They stay away", "/hold/function-tested"),
+                            Act.read("They came back: plan again", "/plan").second(),
                             Act.read("Scan again", "/scan").second(),
                             Act.waive("Not tried", "/waive/function-tested")));
         }
@@ -308,6 +310,7 @@ final class NextActs {
                 Tone.PERSON,
                 List.of(
                         Act.keep("It works", "/hold/function-tested"),
+                        Act.read("It does not work: plan again", "/plan").second(),
                         Act.waive("Not tried", "/waive/function-tested")));
     }
 

@@ -1,7 +1,7 @@
 package codrane.app.job;
 
-import static codrane.app.job.NextActs.NOTHING_WRITTEN;
 import static codrane.app.job.NextActs.minutes;
+import static codrane.app.job.NextActs.stop;
 
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
@@ -34,7 +34,7 @@ final class NextArrivalAct {
             return new NextAct(
                     "Is the old " + old + " still in the vehicle?",
                     "Then it is read before anyone removes it: its coding is the best source. Once it is out, nobody gets it back.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of(
                             Act.read("It is still in", "/old-module/still-in"),
@@ -46,7 +46,7 @@ final class NextArrivalAct {
                     "The plate says " + facts.job().vin().grouped() + ", the papers "
                             + facts.intake().details().papersVin()
                             + ". Read both aloud again; correct it below, or begin a new job.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DIFFERS,
                     List.of(Act.waive("Go on all the same", "/waive/papers-agree")));
         }
@@ -54,7 +54,7 @@ final class NextArrivalAct {
             return new NextAct(
                     "See the proof of ownership, and note it",
                     "Keys or the immobiliser are touched. Note below what was shown, and count the keys: all are needed for pairing. Local law may want a licensed locksmith.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of());
         }
@@ -71,7 +71,7 @@ final class NextArrivalAct {
         return new NextAct(
                 "Does the customer agree?",
                 "Say what will be done: " + what + ". Check the VIN aloud against the plate: the groups are below.",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.PERSON,
                 List.of(Act.keep("The customer agrees", "/hold/consent")));
     }
@@ -82,7 +82,7 @@ final class NextArrivalAct {
             return new NextAct(
                     "Read the old " + old + " before anyone removes it",
                     "Coding, VIN, counter and part data. That it can't be read is a result, too.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DO,
                     List.of(
                             Act.read("Read it", "/old-module-read"),
@@ -93,7 +93,7 @@ final class NextArrivalAct {
                     "Another vehicle is on the cable",
                     facts.stranger().get().sentence()
                             + " What the other one said counts for nothing here. Then ask once more.",
-                    NextActs.stop(facts),
+                    stop(facts),
                     Tone.PERSON,
                     List.of(Act.read("Ask the vehicle", "/bench")));
         }
@@ -107,14 +107,14 @@ final class NextArrivalAct {
                     "Raise the supply, then check again",
                     "The supply is " + volts
                             + "; 12.5 V are needed to work on the vehicle. Clamp the support unit at the jump posts, in programming mode.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DIFFERS,
                     List.of(Act.read("Check again", "/bench")));
         }
         return new NextAct(
                 "Prove the link with one answered request",
                 "\"Ready\" from a computer proves nothing; an answer does. Plug the interface in, turn the key on, clamp the support unit. No open flame: batteries gas.",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.DO,
                 List.of(Act.read("Ask the vehicle", "/bench")));
     }
@@ -124,7 +124,7 @@ final class NextArrivalAct {
             return new NextAct(
                     "Which " + facts.job().model() + " is it?",
                     "The VIN does not tell, and detection by reading is weak here. Look at the vehicle, then choose below.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.PERSON,
                     List.of());
         }
@@ -132,40 +132,41 @@ final class NextArrivalAct {
             return new NextAct(
                     facts.intake().stillIn() ? "Fit the new part, then scan all modules" : "Scan all modules",
                     "Every module is asked for its VIN, numbers, coding and faults. Faults are written down here before anything can clear them.",
-                    NOTHING_WRITTEN,
+                    stop(facts),
                     Tone.DO,
                     List.of(Act.read("Scan " + facts.pack().modules().size() + " modules", "/scan")));
         }
         IdentityFinding finding = IdentityFinding.of(facts, facts.before().get());
         return switch (finding.vins().verdict()) {
-            case DONOR, MODULE_EMPTY -> finding.unexpected().isEmpty() ? ownPart(finding) : notOurs(finding);
+            case DONOR, MODULE_EMPTY ->
+                finding.unexpected().isEmpty() ? ownPart(facts, finding) : notOurs(facts, finding);
             case VEHICLE_DISAGREES ->
                 new NextAct(
                         "This may be the wrong vehicle",
                         finding.vins().sentence()
                                 + " Nothing is written while most modules carry another VIN. Compare plate, papers and"
                                 + " windscreen. If the VIN was typed wrong, begin a new job.",
-                        NextActs.stop(facts),
+                        stop(facts),
                         Tone.PERSON,
                         List.of(Act.read("Scan again", "/scan")));
             case NOTHING_READ ->
                 new NextAct(
                         "No module told a VIN",
                         "Check key, cable and supply, then scan again.",
-                        NextActs.stop(facts),
+                        stop(facts),
                         Tone.DIFFERS,
                         List.of(Act.read("Scan again", "/scan")));
             case ALL_AGREE ->
                 new NextAct(
                         "Scan again",
                         "The VINs agree, and something else of the scan is missing: faults could not be read.",
-                        NextActs.stop(facts),
+                        stop(facts),
                         Tone.DIFFERS,
                         List.of(Act.read("Scan again", "/scan")));
         };
     }
 
-    private static NextAct ownPart(IdentityFinding finding) {
+    private static NextAct ownPart(JobFacts facts, IdentityFinding finding) {
         IdentityFinding.Odd part = finding.expected().getFirst();
         boolean empty = part.vin().isEmpty();
         return new NextAct(
@@ -176,7 +177,7 @@ final class NextArrivalAct {
                         + (empty
                                 ? " That is expected of a part that is new to this vehicle."
                                 : " That is expected of a second-hand part; what becomes of it stands in the plan."),
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.PERSON,
                 List.of(
                         Act.keep(empty ? "It is the new part" : "Accept as donor", "/hold/identity-settled"),
@@ -184,7 +185,7 @@ final class NextArrivalAct {
     }
 
     /** A module that this job is not about: was it swapped before, or is it another vehicle's? */
-    private static NextAct notOurs(IdentityFinding finding) {
+    private static NextAct notOurs(JobFacts facts, IdentityFinding finding) {
         return new NextAct(
                 finding.unexpected().size() == 1
                         ? "The " + lower(finding.unexpected().getFirst()) + " is not this vehicle's by its VIN"
@@ -192,7 +193,7 @@ final class NextArrivalAct {
                 finding.unexpectedWords()
                         + ". This job is not about that and does not write it. Was it swapped before? Ask, then go on"
                         + " with the reason, or settle it in a job of its own.",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.PERSON,
                 List.of(
                         Act.waive("Go on, and say why", "/waive/identity-settled"),
@@ -215,7 +216,7 @@ final class NextArrivalAct {
                                         .toSeconds()
                                 + 1)
                         + ".",
-                NOTHING_WRITTEN,
+                stop(facts),
                 Tone.DO,
                 List.of(Act.read("Read and store", "/baseline")));
     }

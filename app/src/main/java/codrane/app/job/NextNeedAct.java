@@ -1,7 +1,5 @@
 package codrane.app.job;
 
-import static codrane.app.job.NextActs.NOTHING_WRITTEN;
-
 import codrane.app.decide.Letter;
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
@@ -40,14 +38,14 @@ final class NextNeedAct {
             return new NextAct(
                     "Ask for the calibration of the " + module + " by mail",
                     "This maker sends it, it is not downloaded. The letter is drafted with VIN and numbers; nothing is typed by hand.",
-                    NOTHING_WRITTEN,
+                    NextActs.stop(facts),
                     Tone.DO,
                     List.of(Act.read("Draft the letter", path + "/draft")));
         if (letter.get().sentAt().isEmpty())
             return new NextAct(
                     "Send the letter",
                     "It stands below, ready. Codrane hands it to the maker's mail room and waits for the answer.",
-                    NOTHING_WRITTEN,
+                    NextActs.stop(facts),
                     Tone.DO,
                     List.of(
                             Act.read("Send it", path + "/sent"),
@@ -57,7 +55,7 @@ final class NextNeedAct {
                         + letter.get().dueAt().map(NextNeedAct::day).orElse("soon"),
                 "Asked for under " + letter.get().reference()
                         + ". When it is here, it is checked and belongs to this job.",
-                NOTHING_WRITTEN,
+                NextActs.stop(facts),
                 Tone.WAITS,
                 List.of(Act.read("Look for the answer", path + "/look")));
     }
@@ -77,14 +75,14 @@ final class NextNeedAct {
                         ? new NextAct(
                                 "Waits for " + all,
                                 start + " Everything else is here.",
-                                NOTHING_WRITTEN,
+                                NextActs.stop(facts),
                                 Tone.WAITS,
                                 List.of())
                         : new NextAct(
                                 first.title() + ": " + first.state().words(),
                                 first.sentence() + (missing.size() > 1 ? " Missing in all: " + all + "." : "") + " "
                                         + start + " Say below what is here.",
-                                NOTHING_WRITTEN,
+                                NextActs.stop(facts),
                                 Tone.PERSON,
                                 List.of()));
     }

@@ -11,7 +11,7 @@ import java.util.Optional;
 
 /** What to do next at a locked gateway: the first thing that the authority lacks. */
 final class NextUnlockAct {
-    private static final String STOP = "Safe to stop here: nothing was written, and reading goes on without it.";
+    private static final String READ_ON = " Reading goes on without it.";
 
     private NextUnlockAct() {}
 
@@ -72,6 +72,6 @@ final class NextUnlockAct {
         if (reading.compareTo(Stage.UNLOCK) > 0 && reading.compareTo(Stage.RUN) < 0)
             acts.add(Act.go("Go on reading: " + reading.title(), "/" + reading.key())
                     .second());
-        return new NextAct(title, why, STOP, Tone.PERSON, acts);
+        return new NextAct(title, why, NextActs.stop(facts) + READ_ON, Tone.PERSON, acts);
     }
 }

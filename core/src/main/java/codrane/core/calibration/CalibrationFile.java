@@ -2,6 +2,7 @@ package codrane.core.calibration;
 
 import codrane.core.octets.Checksums;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A calibration file as read: its data at addresses, and what identifies it.
@@ -29,21 +30,17 @@ public record CalibrationFile(
         }
     }
 
-    private static final int PROBED = 64;
-
     public CalibrationFile {
         segments = List.copyOf(segments);
     }
 
-    /** Reads a file of any known format: the first character tells which. */
+    /** Reads a file of any known format: its first lines tell which. */
     public static ReadResult read(byte[] content) {
         if (content.length == 0) return new ReadResult.Damaged(1, 1, "the file is empty");
         MemoryImage image = new MemoryImage();
-        char first = firstVisible(content);
-        boolean text = looksLikeText(content);
-        Format format = !text
-                ? Format.BINARY
-                : first == ':' ? Format.INTEL_HEX : first == 'S' ? Format.S_RECORD : Format.BINARY;
+        Optional<String> marked = TextForm.oddlyEncoded(content);
+        if (marked.isPresent()) return new ReadResult.Damaged(1, 1, marked.get());
+        Format format = TextForm.of(content);
         try {
             switch (format) {
                 case INTEL_HEX -> new IntelHexReader(image).read(content);
@@ -56,22 +53,5 @@ public record CalibrationFile(
         if (image.size() == 0) return new ReadResult.Damaged(1, 1, "the file holds no data");
         return new ReadResult.Read(new CalibrationFile(
                 format, image, image.segments(), image.size(), image.crc32(), Checksums.sha256(content)));
-    }
-
-    /** Blank lines may stand before the first record. */
-    private static char firstVisible(byte[] content) {
-        for (byte octet : content) {
-            if (octet > ' ') return (char) octet;
-        }
-        return ' ';
-    }
-
-    /** HEX and S-record files are printable; one odd octet near the beginning makes the file binary. */
-    private static boolean looksLikeText(byte[] content) {
-        for (int i = 0; i < Math.min(content.length, PROBED); i++) {
-            boolean space = content[i] == '\r' || content[i] == '\n' || content[i] == '\t';
-            if (content[i] < ' ' && !space) return false;
-        }
-        return true;
     }
 }

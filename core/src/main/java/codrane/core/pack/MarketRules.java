@@ -6,10 +6,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
-import org.snakeyaml.engine.v2.nodes.Node;
 
 /**
  * What a market's law says about kinds of work. Rules change: each has its dates and its source.
@@ -83,13 +79,10 @@ public record MarketRules(String market, LocalDate checked, List<Rule> rules, Op
     public static Result load(String file, String yaml) {
         YamlMap.Problems problems = new YamlMap.Problems(file);
         try {
-            Optional<Node> root =
-                    new Compose(LoadSettings.builder().setUseMarks(true).build()).composeString(yaml);
-            if (root.isEmpty()) return new Result.Invalid(List.of(new PackProblem(file, 1, "the file is empty")));
-            MarketRules rules = read(new YamlMap(root.get(), "", problems));
+            MarketRules rules = read(new YamlMap(YamlText.root(file, yaml), "", problems));
             return problems.found().isEmpty() ? new Result.Loaded(rules) : new Result.Invalid(problems.found());
-        } catch (YamlEngineException e) {
-            return new Result.Invalid(List.of(new PackProblem(file, 1, "not readable as YAML: " + e.getMessage())));
+        } catch (YamlText.Unreadable e) {
+            return new Result.Invalid(List.of(e.problem()));
         }
     }
 

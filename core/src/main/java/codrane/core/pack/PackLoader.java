@@ -8,41 +8,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
-import org.snakeyaml.engine.v2.nodes.Node;
 
 /** Reads a pack from YAML text, naming file, line and reason of everything that is wrong. */
 public final class PackLoader {
-    private static final int LONGEST_FILE = 2_000_000;
-
     private PackLoader() {}
 
     /** @param file name shown in problems */
     public static PackResult load(String file, String yaml) {
         YamlMap.Problems problems = new YamlMap.Problems(file);
         try {
-            Optional<Node> root = new Compose(LoadSettings.builder()
-                            .setUseMarks(true)
-                            .setAllowDuplicateKeys(true) // noted with their line by YamlMap
-                            .setCodePointLimit(LONGEST_FILE)
-                            .build())
-                    .composeString(yaml);
-            if (root.isEmpty()) return invalid(file, 1, "the file is empty");
-            Pack pack = pack(new YamlMap(root.get(), "", problems));
+            Pack pack = pack(new YamlMap(YamlText.root(file, yaml), "", problems));
             return problems.found().isEmpty() ? new PackResult.Loaded(pack) : new PackResult.Invalid(problems.found());
-        } catch (MarkedYamlEngineException e) {
-            int line = e.getProblemMark().map(mark -> mark.getLine() + 1).orElse(1);
-            return invalid(file, line, "not readable as YAML: " + e.getProblem());
-        } catch (YamlEngineException e) {
-            return invalid(file, 1, "not readable as YAML: " + e.getMessage());
+        } catch (YamlText.Unreadable e) {
+            return new PackResult.Invalid(List.of(e.problem()));
         }
-    }
-
-    private static PackResult invalid(String file, int line, String reason) {
-        return new PackResult.Invalid(List.of(new PackProblem(file, line, reason)));
     }
 
     private static Pack pack(YamlMap in) {

@@ -87,6 +87,8 @@ public record VinCheck(
                 offer(found, text.substring(0, i) + text.charAt(i + 1) + text.charAt(i) + text.substring(i + 2));
             }
         }
+        // at last the digit itself: it may be the one that was misread
+        offer(found, text.substring(0, 8) + new Vin(text).expectedCheckDigit() + text.substring(9));
         return new ArrayList<>(found);
     }
 
