@@ -31,6 +31,11 @@ public class Times {
     }
 
     public String at(Instant instant) {
+        return dayAndTime(instant);
+    }
+
+    /** As {@link #at}, where no bean is at hand. */
+    public static String dayAndTime(Instant instant) {
         return DAY_AND_TIME.format(instant.atZone(ZoneId.systemDefault()));
     }
 

@@ -328,6 +328,7 @@ function place(event) {
 const STAGES = { '1': 'intake', '2': 'bench', '3': 'identify', '4': 'unlock', '5': 'baseline', '6': 'decide', '7': 'prepare', '8': 'run', '9': 'settle', '0': 'prove', '-': 'record' };
 let lastKey = 0;
 document.addEventListener('keydown', (event) => {
+  if (['Shift', 'Control', 'Alt', 'Meta', 'AltGraph'].includes(event.key)) return; /* a key for another one */
   const burst = event.timeStamp - lastKey < 35; /* faster than a hand: a barcode scanner */
   lastKey = event.timeStamp;
   const typing = /INPUT|TEXTAREA|SELECT/.test(event.target.tagName);

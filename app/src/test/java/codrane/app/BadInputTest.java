@@ -122,6 +122,19 @@ class BadInputTest {
         assertThat(response.getContentAsString()).contains(sentence);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "spreader, Spreader module is new",
+        "tail lift, Tail lift does not move",
+        "gannet, Gannet",
+        "%%%, Nothing is found"
+    })
+    void find_words_findsJobsAndVehicles(String words, String found) throws Exception {
+        String page =
+                perform(signed(get("/find").param("q", words))).getResponse().getContentAsString();
+        assertThat(page).contains(found);
+    }
+
     @Test
     void upload_rubbishDamagedOrForOtherHardware_isRefusedAndNothingStored() throws Exception {
         long number = jobAtPrepare();

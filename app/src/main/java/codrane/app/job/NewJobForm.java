@@ -15,6 +15,6 @@ public record NewJobForm(
         String replaced,
         String origin) {
     static NewJobForm empty() {
-        return new NewJobForm("", "", "REPLACE_MODULE", "", "SECOND_HAND");
+        return new NewJobForm("", "", "", "", "");
     }
 }

@@ -34,8 +34,7 @@ final class NextActs {
         boolean later = shown.compareTo(current) > 0;
         if (facts.job().kind() == JobKind.BASELINE_ONLY && later && current == Stage.RECORD) return record(facts);
         String title = later ? current.title() + " comes before " + shown.title() : done(facts, shown);
-        String why =
-                later ? "What this stage rests on is not there yet." : "What was found and decided here is kept below.";
+        String why = later ? "What this stage rests on is not there yet." : StageFound.of(facts, shown);
         return new NextAct(
                 title,
                 why,

@@ -127,7 +127,8 @@ public class RunActs {
                 RunService.Begun begun =
                         facts.run().map(stopped -> runs.goOn(order, stopped)).orElseGet(() -> runs.start(order));
                 if (begun instanceof RunService.Begun.Refused(String reason)) yield refused(reason);
-                String why = order.tasks().size() + " tasks of plan version "
+                int count = order.tasks().size();
+                String why = count + (count == 1 ? " task" : " tasks") + " of plan version "
                         + facts.plan().orElseThrow().version();
                 HoldRecord hold = HoldRecord.of(
                         HoldPoint.WRITES_RELEASED, false, who, around.time().instant(), why);

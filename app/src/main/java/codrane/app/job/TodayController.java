@@ -44,10 +44,13 @@ class TodayController {
         if (text.equals("NEW JOB")) return "redirect:/jobs/new";
         List<JobRecord> found = new ArrayList<>();
         if (text.matches("\\d{1,9}")) jobs.find(Long.parseLong(text)).ifPresent(found::add);
-        if (text.length() >= SHORTEST_END && text.length() <= 17) found.addAll(jobs.byVinEnd(text));
+        boolean long3 = text.length() >= SHORTEST_END;
+        if (long3 && text.length() <= 17) found.addAll(jobs.byVinEnd(text));
         if (found.size() == 1) return "redirect:/jobs/" + found.getFirst().number() + "/now";
+        if (long3 && found.isEmpty()) found.addAll(jobs.byWords(text));
         model.addAttribute("q", q);
         model.addAttribute("found", found);
+        model.addAttribute("vehicles", long3 ? jobs.vehicleLines(text) : List.of());
         return "job/found";
     }
 

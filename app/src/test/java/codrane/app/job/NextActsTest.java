@@ -200,6 +200,22 @@ class NextActsTest {
         assertThat(moment.next().tone()).isEqualTo(NextAct.Tone.PERSON);
     }
 
+    /** A stage that is done says what was found there, and not that something was. */
+    @Test
+    void next_stagesThatAreDone_sayWhatWasFoundThere() {
+        JobFacts facts = atDecide().facts();
+        assertThat(NextActs.of(facts, Stage.BENCH, "tech").why()).startsWith("Body answered over Plover");
+        assertThat(NextActs.of(facts, Stage.IDENTIFY, "tech").why()).contains("Tail lift is a donor");
+        assertThat(NextActs.of(facts, Stage.INTAKE, "tech").why()).contains("Consent was given, as tech noted");
+        assertThat(NextActs.of(facts, Stage.UNLOCK, "tech").title())
+                .isEqualTo("Unlock: this job has nothing to do here");
+        for (Stage stage : Stage.values())
+            assertThat(NextActs.of(facts, stage, "tech").why())
+                    .as(stage.title())
+                    .isNotBlank()
+                    .doesNotContain("kept below");
+    }
+
     @Test
     void next_silentPart_blocksThePlanWithItsReason() {
         Moment moment = atIdentify()

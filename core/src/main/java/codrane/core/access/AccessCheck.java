@@ -23,7 +23,7 @@ public final class AccessCheck {
                 Kind.ACCOUNT,
                 account.registered(),
                 "The workshop is registered" + at + ".",
-                "The workshop is not registered" + at + ": its owner does that."));
+                "The workshop is not registered" + at + ": the lead does that."));
         needs.add(owner(
                 Kind.MAIL,
                 account.mailConfirmed(),
@@ -35,14 +35,14 @@ public final class AccessCheck {
                 account.plan().map(p -> "Plan: " + p + ".").orElse(""),
                 account.plan().isEmpty()
                         ? "No plan is taken: it says how many tools may be registered."
-                        : "The plan has ended: the owner renews it. Nothing is granted until then."));
+                        : "The plan has ended: the lead renews it. Nothing is granted until then."));
         needs.add(check(account, now));
         boolean member = account.technicians().contains(technician);
         needs.add(owner(
                 Kind.TECHNICIAN,
                 member,
                 technician + " is a technician of the workshop.",
-                technician + " is not a technician of the workshop: the owner adds people."));
+                technician + " is not a technician of the workshop: the lead adds people."));
         needs.add(tool(account, serial));
         return needs;
     }

@@ -53,7 +53,7 @@ final class AuthorityNeed {
             case ACCOUNT, MAIL, PLAN ->
                 need(State.TO_GET, CHECK_LEAD, lacks.get().sentence());
             case TECHNICIAN ->
-                need(State.TO_GET, ENTRY_LEAD, "No technician of the workshop is known there: the owner adds people.");
+                need(State.TO_GET, ENTRY_LEAD, "No technician of the workshop is known there: the lead adds people.");
             case TOOL -> need(State.TO_GET, ENTRY_LEAD, lacks.get().sentence());
         };
     }

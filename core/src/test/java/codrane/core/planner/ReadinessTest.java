@@ -267,7 +267,7 @@ class ReadinessTest {
                 .satisfies(n -> assertThat(n.sentence()).contains("PLV2-999999 is not registered"));
         assertThat(authority(Optional.of(account(true, Optional.empty())), "PLV2-204417")
                         .sentence())
-                .isEqualTo("No technician of the workshop is known there: the owner adds people.");
+                .isEqualTo("No technician of the workshop is known there: the lead adds people.");
         Instant checked = THURSDAY.plusSeconds(600);
         assertThat(authority(Optional.of(account(true, Optional.of(checked), "Ines")), "PLV2-204417"))
                 .satisfies(n -> assertThat(n.state()).isEqualTo(State.ASKED))

@@ -130,6 +130,16 @@ public class JobStore {
                 .toList();
     }
 
+    /** By a word of the complaint, the model or the replaced module; open ones first, at most 20. */
+    @Transactional(readOnly = true)
+    public List<JobRecord> byWords(String text) {
+        String plain = text.toLowerCase(java.util.Locale.ROOT).replace("%", "").replace("_", "");
+        String module = "%" + plain.replace(' ', '-') + "%";
+        return jobs.byWords("%" + plain + "%", module, Limit.of(20)).stream()
+                .map(JobStore::record)
+                .toList();
+    }
+
     @Transactional(readOnly = true)
     public Optional<VehicleRecord> vehicle(String vin) {
         return vehicles.findByVin(vin).map(v -> new VehicleRecord(v.id, new Vin(v.vin), v.pack, v.model));

@@ -56,6 +56,13 @@ final class Repositories {
         @EntityGraph(attributePaths = "vehicle")
         List<JobEntity> findByVehicleIdOrderByCreatedAtDesc(long vehicleId, Limit limit);
 
+        /** Open ones first. */
+        @EntityGraph(attributePaths = "vehicle")
+        @Query(
+                "select j from JobEntity j where lower(j.complaint) like :words or lower(j.vehicle.model) like :words"
+                        + " or lower(j.replacedModule) like :module order by (case when j.closedAt is null then 0 else 1 end), j.createdAt desc")
+        List<JobEntity> byWords(String words, String module, Limit limit);
+
         @EntityGraph(attributePaths = "vehicle")
         List<JobEntity> findByVehicleVinEndingWithOrderByCreatedAtDesc(String end, Limit limit);
     }
