@@ -40,7 +40,7 @@ class TodayController {
 
     @GetMapping("/find")
     String find(@RequestParam(defaultValue = "") String q, Model model) {
-        String text = q.strip().toUpperCase(Locale.ROOT);
+        String text = q.replaceAll("[%_]", "").strip().toUpperCase(Locale.ROOT);
         if (text.equals("NEW JOB")) return "redirect:/jobs/new";
         List<JobRecord> found = new ArrayList<>();
         if (text.matches("\\d{1,9}")) jobs.find(Long.parseLong(text)).ifPresent(found::add);
