@@ -149,11 +149,12 @@ public class JobDesk {
                 new Witnessed(jobs.stranger(job.id()), scans.foreign(), baselineFits(kept, scans.before()), last));
     }
 
-    /** Whether the newest baseline from before the work shows the parts of the scan: by their serial numbers. */
+    /** Whether the newest baseline from before the work shows the parts of a later scan: by their serial numbers. */
     private boolean baselineFits(List<BaselineSummary> kept, Optional<ScanRecord> scan) {
         Optional<BaselineFile> baseline = kept.stream()
                 .filter(b -> b.purpose() == BaselineSummary.Purpose.BEFORE)
                 .reduce((first, last) -> last)
+                .filter(b -> scan.map(s -> s.takenAt().isAfter(b.takenAt())).orElse(false))
                 .map(b -> baselines.file(b.id()));
         if (baseline.isEmpty() || scan.isEmpty()) return true;
         return baseline.get().modules().stream().allMatch(module -> {
