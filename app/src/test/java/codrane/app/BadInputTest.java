@@ -125,7 +125,7 @@ class BadInputTest {
     @ParameterizedTest
     @CsvSource({
         "spreader, Spreader module is new",
-        "tail lift, Tail lift does not move",
+        "lift does not move, Tail lift does not move",
         "gannet, Gannet",
         "%%%, Nothing is found"
     })

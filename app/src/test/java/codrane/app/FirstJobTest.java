@@ -50,7 +50,11 @@ class FirstJobTest {
         browser.page.click("#vin-says button");
         browser.page.waitForSelector("p.ok:has-text(\"Brennick Lorne, model year 2021\")");
         browser.page.fill("#complaint", "Lift does not move since a second-hand controller was fitted");
+        browser.page.click("text=Take it in");
+        browser.page.waitForSelector("p.err:has-text(\"what is to be done\")"); // nothing is chosen beforehand
+        browser.page.check("input[value=REPLACE_MODULE]");
         browser.page.selectOption("#replaced", "tail-lift");
+        browser.page.check("input[value=SECOND_HAND]");
         browser.page.click("text=Take it in");
         browser.awaitNext("Is the old tail lift still in the vehicle?");
         browser.act("It is out already");
