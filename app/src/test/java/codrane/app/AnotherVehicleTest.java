@@ -175,7 +175,7 @@ class AnotherVehicleTest {
         TestWorld.plug(world, Conditions.LORNE_DONOR);
         JsonNode held = TestWorld.look(world).path("modules");
         assertThat(sentence(app.bean(RunActs.class).run(steps.number, all, WHO)))
-                .contains("Another vehicle is on the cable", "Nothing was sent");
+                .contains("Another vehicle is on the cable", "Nothing was written");
         assertThat(TestWorld.look(world).path("modules")).isEqualTo(held);
         assertThat(rows("run", steps.number)).isZero();
         waitsForAPerson(steps);

@@ -116,7 +116,8 @@ public class Accounts implements UserDetailsService {
         if (password.length() < SHORTEST_PASSWORD)
             return Optional.of("A password has at least " + SHORTEST_PASSWORD + " characters.");
         if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD)
-            return Optional.of("A password has at most " + LONGEST_PASSWORD + " characters.");
+            return Optional.of("A password has at most " + LONGEST_PASSWORD
+                    + " octets: a letter with an accent takes two or more.");
         return password.equalsIgnoreCase(name) || password.chars().distinct().count() < 4
                 ? Optional.of("That password is guessed at the first try: take another.")
                 : Optional.empty();

@@ -39,7 +39,7 @@ final class StageFound {
     private static Optional<String> by(JobFacts facts, HoldPoint point, String kept) {
         return facts.personHold(point)
                 .map(h -> h.waived()
-                        ? "Waived by " + h.who() + ", " + at(h.at()) + ": " + h.why() + "."
+                        ? "Waived by " + h.who() + ", " + at(h.at()) + ": " + ended(h.why())
                         : kept + ", as " + h.who() + " noted, " + at(h.at()) + ".");
     }
 
@@ -71,6 +71,11 @@ final class StageFound {
         return run.endedAt()
                 .map(end -> run.sentence() + " " + at(end) + ", released by " + run.startedBy() + ".")
                 .orElse(run.sentence());
+    }
+
+    /** A person's reason may end as a sentence already. */
+    private static String ended(String why) {
+        return why.matches("(?s).*[.!?]") ? why : why + ".";
     }
 
     private static String at(java.time.Instant instant) {

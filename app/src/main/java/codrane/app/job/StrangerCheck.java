@@ -28,9 +28,9 @@ class StrangerCheck {
                     link -> Witness.stranger(
                             link, facts.pack(), facts.before().get().readings(), replaced));
             stranger.ifPresent(s -> readings.mark(facts, who, "", s));
-            return stranger.map(s -> refused(s + " Nothing was sent. Plug into the right one."));
+            return stranger.map(s -> refused(s + " Nothing was written now. Plug into the right one."));
         } catch (Readings.StrangerException e) {
-            return Optional.of(refused("Not started. " + e.getMessage() + " Nothing was sent."));
+            return Optional.of(refused("Not started. " + e.getMessage() + " Nothing was written now."));
         } catch (LinkLostException | BenchInterface.BusyException | TaskFailedException e) {
             return Optional.of(refused(e.getMessage()));
         }

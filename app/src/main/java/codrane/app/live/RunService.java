@@ -134,9 +134,10 @@ public class RunService implements SmartLifecycle {
     private String inUse(String bench) {
         return leases.holder(bench)
                 .map(job -> "Not started. " + bench + " is being used by the run of job " + job
-                        + ": wait until that has ended. Nothing was sent.")
-                .orElse("Not started. " + bench
-                        + " is still held by a run that has just ended: try again in some seconds. Nothing was sent.");
+                        + ": wait until that has ended. Nothing was written now.")
+                .orElse(
+                        "Not started. " + bench
+                                + " is still held by a run that has just ended: try again in some seconds. Nothing was written now.");
     }
 
     /** What was erased is never erased again without asking the module. */
