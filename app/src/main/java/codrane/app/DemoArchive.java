@@ -1,11 +1,11 @@
 package codrane.app;
 
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.app.baseline.Baselines;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.vehicle.PackShelf;
 import codrane.core.baseline.Baseline;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;
 import java.io.IOException;

@@ -3,7 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
 import codrane.app.job.IntakeActs;
@@ -15,6 +14,7 @@ import codrane.app.job.RunActs;
 import codrane.app.job.ScanActs;
 import codrane.app.job.UnlockActs;
 import codrane.app.live.JobTasks;
+import codrane.core.job.IntakeNotes;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.baseline.BaselineImport;
-import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
@@ -17,6 +16,7 @@ import codrane.app.job.RunActs;
 import codrane.app.job.ScanActs;
 import codrane.app.job.UnlockActs;
 import codrane.app.live.RunStore;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.plan.HoldPoint;
 import codrane.core.vin.Vin;
 import codrane.standin.Conditions;

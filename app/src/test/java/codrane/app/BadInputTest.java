@@ -9,7 +9,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
 import codrane.app.job.IntakeActs;
@@ -23,6 +22,7 @@ import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.core.calibration.Manifest;
+import codrane.core.job.IntakeNotes;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
 import java.nio.charset.StandardCharsets;

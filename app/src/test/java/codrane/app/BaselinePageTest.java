@@ -3,11 +3,11 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.app.baseline.Baselines;
 import codrane.app.job.jpa.JobStore;
 import codrane.core.baseline.Baseline;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.baseline.CanonicalJson;
 import codrane.standin.Conditions;
 import java.time.Duration;

@@ -126,7 +126,7 @@ class BoardTest {
         JobStore jobs = app.bean(JobStore.class);
         long before = jobs.find(number).orElseThrow().revision();
         app.bean(codrane.app.job.IntakeActs.class)
-                .oldModule(number, codrane.app.intake.IntakeNotes.OldModule.OUT, "tech");
+                .oldModule(number, codrane.core.job.IntakeNotes.OldModule.OUT, "tech");
         assertThat(jobs.find(number).orElseThrow().revision()).isGreaterThan(before);
     }
 
@@ -146,7 +146,7 @@ class BoardTest {
         assertThat(board(app)).contains("job " + number);
         String first = cardOf(board(app), number);
         app.bean(codrane.app.job.IntakeActs.class)
-                .oldModule(number, codrane.app.intake.IntakeNotes.OldModule.OUT, "tech");
+                .oldModule(number, codrane.core.job.IntakeNotes.OldModule.OUT, "tech");
         assertThat(cardOf(board(app), number)).isNotEqualTo(first).contains("Does the customer agree?");
         assertThat(app.bean(JobDesk.class).facts(number).intake().oldModule()).isPresent();
     }

@@ -3,10 +3,10 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
 import codrane.app.job.ScanActs;
+import codrane.core.job.IntakeNotes;
 import codrane.core.plan.HoldPoint;
 import codrane.standin.Conditions;
 import com.google.zxing.BarcodeFormat;

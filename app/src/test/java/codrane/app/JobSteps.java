@@ -3,7 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
 import codrane.app.job.IntakeActs;
 import codrane.app.job.JobActs;
@@ -15,6 +14,7 @@ import codrane.app.job.PrepareActs;
 import codrane.app.job.RunActs;
 import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
+import codrane.core.job.IntakeNotes;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;

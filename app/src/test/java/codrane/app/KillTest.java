@@ -3,8 +3,8 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
+import codrane.core.job.JobRun;
 import codrane.standin.StandinWorld;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -44,8 +44,8 @@ class KillTest {
                 signal("CONT", processes);
             }
             for (int i = 0; i < 3000 && job.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
-            RunRecord run = job.facts().run().orElseThrow();
-            assertThat(run).as(run.toString()).matches(RunRecord::finished);
+            JobRun run = job.facts().run().orElseThrow();
+            assertThat(run).as(run.toString()).matches(JobRun::finished);
             assertThat(app.bean(RunStore.class).journal(run.id(), 900))
                     .filteredOn(row -> row.purpose().equals("Erase"))
                     .hasSize(1);

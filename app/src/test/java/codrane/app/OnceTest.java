@@ -13,8 +13,8 @@ import codrane.app.job.Acted;
 import codrane.app.job.JobActs;
 import codrane.app.job.JobFacts;
 import codrane.app.job.RunActs;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
+import codrane.core.job.JobRun;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.standin.StandinWorld;
@@ -52,7 +52,7 @@ class OnceTest {
         return ((Acted.Refused) acted).sentence();
     }
 
-    private static RunRecord awaitEnd(JobSteps job) throws InterruptedException {
+    private static JobRun awaitEnd(JobSteps job) throws InterruptedException {
         for (int i = 0; i < 3000 && job.facts().run().orElseThrow().running(); i++) Thread.sleep(50);
         return job.facts().run().orElseThrow();
     }
@@ -85,12 +85,12 @@ class OnceTest {
                 .containsAnyOf("is being used by the run of job", "is in use");
         JobSteps first = acted.getFirst() instanceof Acted.Done ? job : other;
         JobSteps second = first == job ? other : job;
-        assertThat(awaitEnd(first)).as("the first").matches(RunRecord::finished);
+        assertThat(awaitEnd(first)).as("the first").matches(JobRun::finished);
         assertThat(second.facts().run()).isEmpty();
         assertThat(second.facts().witnessed().lastRun()).isEmpty();
         if (first == other) { // what follows is about the one that ran
             job.run();
-            assertThat(awaitEnd(job)).matches(RunRecord::finished);
+            assertThat(awaitEnd(job)).matches(JobRun::finished);
         }
     }
 

@@ -3,7 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.intake.IntakeStore;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
@@ -14,6 +13,7 @@ import codrane.app.job.JobFacts;
 import codrane.app.job.JobIntake;
 import codrane.app.job.NewJobForm;
 import codrane.app.job.ScanActs;
+import codrane.core.job.IntakeNotes;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;

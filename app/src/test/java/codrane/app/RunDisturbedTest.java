@@ -3,8 +3,8 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
+import codrane.core.job.JobRun;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
@@ -26,14 +26,14 @@ class RunDisturbedTest {
             TestWorld.act(world, "/key/off");
             job.run();
             pause(13_000); // longer than a lease lasts
-            assertThat(run(job).state()).isEqualTo(RunRecord.State.RUNNING); // it asks for the key and waits
+            assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING); // it asks for the key and waits
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500)).isEmpty();
             TestWorld.act(world, "/key/on");
             await("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
 
             TestWorld.act(world, "/support-unit/off");
             await("the run is held", () -> standsStill(world));
-            assertThat(run(job).state()).isEqualTo(RunRecord.State.RUNNING);
+            assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING);
             assertThat(run(job).committed()).isTrue();
             long held = next(world);
             TestWorld.act(world, "/support-unit/on");
@@ -51,7 +51,7 @@ class RunDisturbedTest {
             picture(app, job.number);
             job.recover();
             await("the run is finished", () -> !run(job).running());
-            assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
+            assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
 
             JsonNode body = TestWorld.look(world).path("modules").path("body");
             var pack = TestWorld.pack("brennick-lorne").module("body");
@@ -91,7 +91,7 @@ class RunDisturbedTest {
         return next(world) == before;
     }
 
-    private static RunRecord run(JobSteps job) {
+    private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
     }
 

@@ -3,7 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.job.Acted;
 import codrane.app.job.BaselineActs;
 import codrane.app.job.DecideActs;
@@ -15,8 +14,9 @@ import codrane.app.job.NewJobForm;
 import codrane.app.job.PrepareActs;
 import codrane.app.job.RunActs;
 import codrane.app.job.ScanActs;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.JobRun;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
@@ -79,14 +79,14 @@ class RunPlannedTest {
         assertThat(job.facts().progress().openBefore(Stage.RUN)).isEmpty();
         job.run();
         for (int i = 0; i < 1800 && run(job).running(); i++) Thread.sleep(100);
-        assertThat(run(job)).as(run(job).toString()).matches(RunRecord::finished);
+        assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
         job.scan();
         JobFacts facts = job.facts();
         assertThat(facts.readBackTroubles().orElseThrow()).isEmpty();
         assertThat(facts.progress().passed(HoldPoint.READ_BACK_AGREES)).isTrue();
     }
 
-    private static RunRecord run(JobSteps job) {
+    private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
     }
 

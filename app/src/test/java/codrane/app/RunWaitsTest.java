@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.job.RunActs;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
 import codrane.app.records.ChangeLedger;
+import codrane.core.job.JobRun;
 import codrane.core.plan.Operation;
 import codrane.standin.StandinWorld;
 import java.util.List;
@@ -19,7 +19,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 class RunWaitsTest {
     private static final String WHO = "tech";
 
-    private static RunRecord run(JobSteps job) {
+    private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
     }
 
@@ -53,7 +53,7 @@ class RunWaitsTest {
                             .asString()
                             .equals("3.12"));
             Thread.sleep(14_000); // longer than a lease, and than the gate before a run waits
-            assertThat(run(job)).as(run(job).toString()).matches(RunRecord::running);
+            assertThat(run(job)).as(run(job).toString()).matches(JobRun::running);
             assertThat(app.bean(JdbcClient.class)
                             .sql("select until > clock_timestamp() from lease where interface = 'Plover'")
                             .query(Boolean.class)
@@ -62,8 +62,8 @@ class RunWaitsTest {
 
             assertThat(acts.stop(job.number, WHO)).isInstanceOf(Acted.Done.class);
             await("it stopped", () -> !run(job).running());
-            RunRecord stopped = run(job);
-            assertThat(stopped.state()).isEqualTo(RunRecord.State.STOPPED);
+            JobRun stopped = run(job);
+            assertThat(stopped.state()).isEqualTo(JobRun.State.STOPPED);
             assertThat(stopped.sentence()).isEqualTo("Stopped by tech before the next step.");
             assertThat(stopped.taskIndex()).isEqualTo(1);
             ChangeLedger ledger = app.bean(ChangeLedger.class);

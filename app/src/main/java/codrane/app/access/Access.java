@@ -4,6 +4,7 @@ import codrane.app.CodraneSettings;
 import codrane.app.access.AuthorityClient.Told;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.PackShelf;
+import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.pack.Pack;
 import codrane.core.part.SerialMask;
@@ -33,9 +34,6 @@ public class Access {
         workshop = settings.workshop();
     }
 
-    /** What the workshop knows about its account. */
-    public record Known(WorkshopAccount account, String trouble) {}
-
     /** Names of the authorities that the packs name, in order. */
     List<String> authorities() {
         return packs.all().stream()
@@ -47,16 +45,17 @@ public class Access {
     }
 
     /** As it was said last; empty when it was never asked. */
-    public Optional<Known> known(String authority) {
-        return store.known(authority).map(k -> new Known(k.account(), k.trouble()));
+    public Optional<KnownAccount> known(String authority) {
+        return store.known(authority).map(k -> new KnownAccount(k.account(), k.trouble()));
     }
 
     /** Asks the authority now. What can't be asked leaves what was known, with the reason. */
-    public Optional<Known> refresh(String authority) {
+    public Optional<KnownAccount> refresh(String authority) {
         try {
             store.know(authority, client.account(authority, counter(authority).title(), workshop));
         } catch (AuthorityException e) {
-            if (store.known(authority).isEmpty()) return Optional.of(new Known(never(authority), e.getMessage()));
+            if (store.known(authority).isEmpty())
+                return Optional.of(new KnownAccount(never(authority), e.getMessage()));
             store.trouble(authority, e.getMessage());
         }
         return known(authority);

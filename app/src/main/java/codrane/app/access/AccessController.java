@@ -5,10 +5,11 @@ import codrane.app.decide.NeedStore;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.PackShelf;
-import codrane.app.vehicle.ToolLook;
+import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.pack.Habits;
 import codrane.core.pack.Pack;
+import codrane.core.tool.ToolLook;
 import java.security.Principal;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -111,7 +112,7 @@ class AccessController {
     }
 
     private AuthorityView view(String id) {
-        Access.Known known = access.refresh(id).orElseThrow();
+        KnownAccount known = access.refresh(id).orElseThrow();
         WorkshopAccount account = known.account();
         List<String> candidates = accounts.technicians().stream()
                 .filter(t -> !account.technicians().contains(t))

@@ -1,5 +1,6 @@
 package codrane.app.access;
 
+import codrane.core.access.Authorisation;
 import codrane.core.access.WorkshopAccount;
 import java.sql.ResultSet;
 import java.sql.SQLException;

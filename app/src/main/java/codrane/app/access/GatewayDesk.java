@@ -2,13 +2,15 @@ package codrane.app.access;
 
 import codrane.app.access.AuthorityClient.Told;
 import codrane.app.vehicle.BenchInterface;
-import codrane.app.vehicle.ToolLook;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
+import codrane.core.access.Authorisation;
+import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.tool.ToolLook;
 import codrane.core.vin.Vin;
 import codrane.link.LinkLostException;
 import codrane.link.gateway.GatewayAccess;
@@ -59,7 +61,7 @@ public class GatewayDesk {
     public Optional<String> open(Subject subject, BenchInterface bench) {
         String authority = subject.pack().gateway().orElseThrow().authority();
         Optional<String> serial = bench.tool().map(ToolLook::serial);
-        Access.Known known = access.refresh(authority).orElseThrow();
+        KnownAccount known = access.refresh(authority).orElseThrow();
         if (!known.trouble().isEmpty()) return Optional.of(known.trouble());
         Optional<AccessNeed> need = missing(known.account(), subject.technician(), serial);
         if (need.isPresent()) return need.map(AccessNeed::sentence);

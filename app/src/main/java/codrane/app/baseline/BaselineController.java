@@ -4,6 +4,7 @@ import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.PackShelf;
 import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.pack.Pack;
 import java.security.Principal;
 import java.util.Arrays;

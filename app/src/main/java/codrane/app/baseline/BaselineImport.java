@@ -1,7 +1,7 @@
 package codrane.app.baseline;
 
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.vin.Vin;
 import java.time.Duration;
 import java.time.Instant;

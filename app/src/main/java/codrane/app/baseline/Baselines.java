@@ -1,10 +1,11 @@
 package codrane.app.baseline;
 
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.app.baseline.jpa.BaselineStore;
 import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;

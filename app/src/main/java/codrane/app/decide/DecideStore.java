@@ -1,5 +1,6 @@
 package codrane.app.decide;
 
+import codrane.core.job.DecideNotes;
 import codrane.core.plan.Policy;
 import codrane.core.plan.School;
 import java.sql.Timestamp;

@@ -1,7 +1,9 @@
 package codrane.app.decide;
 
+import codrane.core.job.DecideNotes;
 import codrane.core.pack.MarketRules;
 import codrane.core.plan.Policy;
+import codrane.core.ready.Letter;
 import codrane.core.ready.Noted;
 import java.time.Instant;
 import java.util.List;

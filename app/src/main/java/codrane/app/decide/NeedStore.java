@@ -1,5 +1,6 @@
 package codrane.app.decide;
 
+import codrane.core.ready.Letter;
 import codrane.core.ready.Noted;
 import codrane.core.ready.RequestLetter;
 import java.sql.ResultSet;

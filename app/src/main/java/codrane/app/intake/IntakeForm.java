@@ -1,7 +1,8 @@
 package codrane.app.intake;
 
-import codrane.app.intake.IntakeNotes.Identifier;
-import codrane.app.intake.IntakeNotes.PartState;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.IntakeNotes.Identifier;
+import codrane.core.job.IntakeNotes.PartState;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.Arrays;

@@ -1,5 +1,6 @@
 package codrane.app.intake;
 
+import codrane.core.job.IntakeNotes;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;

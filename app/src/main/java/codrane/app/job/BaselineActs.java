@@ -1,11 +1,7 @@
 package codrane.app.job;
 
 import codrane.app.Times;
-import codrane.app.baseline.BaselineSummary;
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
 import codrane.app.baseline.Baselines;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.intake.IntakeStore;
 import codrane.app.live.JobTasks;
 import codrane.app.live.JobTasks.TaskFailedException;
@@ -16,9 +12,14 @@ import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineEstimate;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.baseline.Drift;
 import codrane.core.baseline.PutBack;
 import codrane.core.baseline.Restore;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.Job;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -93,7 +94,7 @@ public class BaselineActs {
         tasks.begin(number, "Reading the baseline", teller -> {
             DeepReading reading = read(asked[0], who, wanted, teller);
             kept(acts.then(number, who, "stored a baseline", facts -> {
-                JobRecord job = facts.job();
+                Job job = facts.job();
                 Instant now = around.time().instant();
                 Baseline baseline = Baseline.of(pack, job.vin().text(), now, reading);
                 Purpose purpose = facts.written() ? Purpose.AS_LEFT : Purpose.BEFORE;
@@ -142,7 +143,7 @@ public class BaselineActs {
     }
 
     private Acted keepOld(JobFacts facts, PackModule module, DeepReading reading, String who) {
-        JobRecord job = facts.job();
+        Job job = facts.job();
         Instant now = around.time().instant();
         boolean answers = reading.modules().get(module.id()).answers();
         if (answers) {

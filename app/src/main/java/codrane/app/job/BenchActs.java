@@ -4,6 +4,8 @@ import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Computer;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.job.BenchCheck;
+import codrane.core.job.BenchNotes;
 import codrane.core.plan.Stage;
 import codrane.core.tool.Check;
 import codrane.core.tool.ToolReadiness;

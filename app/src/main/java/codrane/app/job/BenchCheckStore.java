@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.BenchCheck;
 import java.sql.Timestamp;
 import java.util.Arrays;
 import java.util.Optional;

@@ -1,7 +1,8 @@
 package codrane.app.job;
 
-import codrane.app.job.BenchNotes.BatteryNote;
-import codrane.app.job.BenchNotes.Other;
+import codrane.core.job.BenchNotes;
+import codrane.core.job.BenchNotes.BatteryNote;
+import codrane.core.job.BenchNotes.Other;
 import codrane.core.power.Chemistry;
 import java.io.Serializable;
 import java.util.ArrayList;

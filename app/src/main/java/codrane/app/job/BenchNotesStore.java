@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.BenchNotes;
 import java.sql.Timestamp;
 import java.time.Instant;
 import org.springframework.jdbc.core.simple.JdbcClient;

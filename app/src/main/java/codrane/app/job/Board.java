@@ -2,10 +2,11 @@ package codrane.app.job;
 
 import codrane.app.access.Access;
 import codrane.app.job.jpa.JobStore;
-import codrane.app.live.RunRecord;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.PackShelf;
+import codrane.core.job.Job;
+import codrane.core.job.JobRun;
 import codrane.core.pack.Pack;
 import codrane.core.plan.Stage;
 import codrane.core.power.PowerGate;
@@ -73,11 +74,11 @@ class Board {
         Map<String, String> around = new HashMap<>();
         List<Card> cards = new ArrayList<>();
         if (kept.size() > MOST_KEPT) kept.clear();
-        for (JobRecord job : jobs.open()) cards.add(card(job, who, around));
+        for (Job job : jobs.open()) cards.add(card(job, who, around));
         return cards;
     }
 
-    private Card card(JobRecord job, String who, Map<String, String> around) {
+    private Card card(Job job, String who, Map<String, String> around) {
         Instant now = time.instant();
         // only on a vehicle with a gateway is the next act another one for another person
         String person = packs.get(job.packId()).hasGateway(job.vin()) ? who : "";
@@ -101,7 +102,7 @@ class Board {
     }
 
     /** What a card rests on besides the job itself: whether the supply would do, and what the authority said. */
-    private String around(JobRecord job, PowerWindow window, String who, Map<String, String> known) {
+    private String around(Job job, PowerWindow window, String who, Map<String, String> known) {
         return known.computeIfAbsent(who + "/" + job.packId() + "/" + window.name() + "/" + window.start(), k -> {
             Pack pack = packs.get(job.packId());
             Optional<BenchInterface> bench = interfaces.of(pack);
@@ -138,7 +139,7 @@ class Board {
     }
 
     static Card card(JobFacts facts, String who) {
-        JobRecord job = facts.job();
+        Job job = facts.job();
         Stage current = facts.progress().current();
         NextAct next = NextActs.of(facts, facts.runHolds() ? Stage.RUN : current, who);
         String title = facts.replaced()
@@ -167,7 +168,7 @@ class Board {
         };
     }
 
-    private static int percent(RunRecord run) {
+    private static int percent(JobRun run) {
         if (run.blocks() > 0) return 100 * run.block() / run.blocks();
         return 100 * run.taskIndex() / Math.max(1, run.taskCount());
     }

@@ -3,6 +3,7 @@ package codrane.app.job;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.core.calibration.Manifest;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.Aids.Content;
@@ -28,7 +29,7 @@ class ContentCheck {
         return facts.with(facts.aids().with(content(job, job.before().get())));
     }
 
-    private Content content(JobFacts job, ScanRecord scan) {
+    private Content content(JobFacts job, Scan scan) {
         String module = job.job().replacedModule().orElseThrow();
         ModuleReading reading = scan.readings().getOrDefault(module, ModuleReading.silent(module));
         Optional<String> software = reading.text(Ident.SOFTWARE);

@@ -1,12 +1,13 @@
 package codrane.app.job;
 
-import codrane.app.decide.DecideNotes;
 import codrane.app.decide.DecideStore;
 import codrane.app.decide.MenuMap;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.records.AuditTrail;
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
+import codrane.core.job.DecideNotes;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Feature;
 import codrane.core.plan.JobKind;
@@ -62,7 +63,7 @@ public class DecideActs {
         this.time = time;
     }
 
-    DecideView view(JobFacts facts, ScanRecord scan) {
+    DecideView view(JobFacts facts, Scan scan) {
         return DecideView.of(facts, scan, jobs, menus);
     }
 

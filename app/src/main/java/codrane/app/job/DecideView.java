@@ -5,6 +5,7 @@ import codrane.app.job.jpa.JobStore;
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
+import codrane.core.job.Scan;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
@@ -75,7 +76,7 @@ public record DecideView(
             School.PROGRAMMING_VOLTAGE, "hold-the-voltage",
             School.LONG_READ, "support-unit-or-engine");
 
-    static DecideView of(JobFacts job, ScanRecord scan, JobStore jobs, MenuMap menus) {
+    static DecideView of(JobFacts job, Scan scan, JobStore jobs, MenuMap menus) {
         VehicleFacts facts = job.vehicleFacts(scan);
         Optional<PlanChange> change = job.plan()
                 .flatMap(p ->
@@ -116,7 +117,7 @@ public record DecideView(
     }
 
     /** Operations that a reading shows to be done. */
-    private static Map<String, String> done(JobFacts job, ScanRecord scan) {
+    private static Map<String, String> done(JobFacts job, Scan scan) {
         Map<String, String> done = new java.util.LinkedHashMap<>();
         done.put("scan", NextNeedAct.day(scan.takenAt()));
         job.baseline().ifPresent(b -> done.put("baseline", NextNeedAct.day(b.takenAt())));
@@ -197,7 +198,7 @@ public record DecideView(
         return String.join(", ", differ);
     }
 
-    private static List<Choice> choices(JobFacts job, ScanRecord scan) {
+    private static List<Choice> choices(JobFacts job, Scan scan) {
         List<Choice> choices = new ArrayList<>();
         JobKind kind = job.job().kind();
         if (!PlanFacts.byName(kind) || kind == JobKind.CHANGE_LINE) return choices;

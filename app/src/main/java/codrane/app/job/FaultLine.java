@@ -4,6 +4,7 @@ import codrane.core.fault.Fault;
 import codrane.core.fault.FaultLedger;
 import codrane.core.fault.FaultLedger.Outcome;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.Scan;
 import codrane.core.pack.Pack;
 import codrane.core.plan.Operation;
 import codrane.core.triage.FaultTriage;
@@ -34,7 +35,7 @@ public record FaultLine(
     }
 
     /** What became of each. */
-    static List<FaultLine> ledger(JobFacts facts, ScanRecord after) {
+    static List<FaultLine> ledger(JobFacts facts, Scan after) {
         boolean cleared = facts.planHas(Operation.Kind.CLEAR);
         return FaultLedger.of(facts.faultsBefore(), after.faults(), cleared).entries().stream()
                 .map(e -> line(facts, e.after().or(e::before).orElseThrow(), Optional.of(e.outcome())))

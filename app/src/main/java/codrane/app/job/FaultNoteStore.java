@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.FaultNote;
 import java.sql.Timestamp;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;

@@ -2,6 +2,8 @@ package codrane.app.job;
 
 import codrane.app.baseline.Baselines;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.job.FaultNote;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -40,7 +42,7 @@ public class IdentifyActs {
      */
     public record Signs(List<String> programmed, List<String> expected) {}
 
-    Signs signs(JobFacts facts, ScanRecord scan) {
+    Signs signs(JobFacts facts, Scan scan) {
         List<String> expected = new ArrayList<>();
         for (PackModule module : facts.pack().modules().values()) {
             ModuleReading reading = scan.readings().get(module.id());
@@ -54,7 +56,7 @@ public class IdentifyActs {
         return new Signs(programmedSince(facts, scan), expected);
     }
 
-    private List<String> programmedSince(JobFacts facts, ScanRecord scan) {
+    private List<String> programmedSince(JobFacts facts, Scan scan) {
         return baselines
                 .asLeft(facts.job().vehicleId(), facts.job().id())
                 .map(summary -> baselines.file(summary.id()))

@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.Scan;
 import codrane.core.plan.PartOrigin;
 import codrane.core.vin.VinComparison;
 import codrane.core.vin.VinComparison.Held;
@@ -28,7 +29,7 @@ public record IdentityFinding(VinComparison vins, List<Odd> expected, List<Odd> 
         }
     }
 
-    static IdentityFinding of(JobFacts facts, ScanRecord scan) {
+    static IdentityFinding of(JobFacts facts, Scan scan) {
         VinComparison vins = facts.matrix(scan).vins();
         List<Odd> expected = new ArrayList<>();
         List<Odd> unexpected = new ArrayList<>();

@@ -1,10 +1,10 @@
 package codrane.app.job;
 
 import codrane.app.intake.IntakeForm;
-import codrane.app.intake.IntakeNotes;
 import codrane.app.intake.IntakeStore;
 import codrane.app.intake.Photos;
 import codrane.app.records.AuditTrail;
+import codrane.core.job.IntakeNotes;
 import java.time.InstantSource;
 import java.util.Optional;
 import org.springframework.stereotype.Component;

@@ -1,8 +1,8 @@
 package codrane.app.job;
 
 import codrane.app.intake.IntakeForm;
-import codrane.app.intake.IntakeNotes.OldModule;
 import codrane.app.intake.Photos;
+import codrane.core.job.IntakeNotes.OldModule;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Duration;

@@ -3,6 +3,8 @@ package codrane.app.job;
 import codrane.app.job.jpa.JobStore;
 import codrane.app.live.JobTasks;
 import codrane.app.records.AuditTrail;
+import codrane.core.job.HoldNote;
+import codrane.core.job.Scan;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Plan;
@@ -57,7 +59,7 @@ public class JobActs {
                 return refused("Nothing of this job needs that: " + point.title() + ".");
             Optional<String> missing = missingFor(facts, point);
             if (missing.isPresent()) return refused(missing.get());
-            hold(facts, new HoldRecord(point, false, who, time.instant(), why, about(facts, point)));
+            hold(facts, new HoldNote(point, false, who, time.instant(), why, about(facts, point)));
             return DONE;
         });
     }
@@ -111,7 +113,7 @@ public class JobActs {
                 return refused("Nothing of this job needs that: " + point.title() + ".");
             Optional<String> missing = waiveMissing(facts, point);
             if (missing.isPresent()) return refused(missing.get());
-            hold(facts, new HoldRecord(point, true, who, time.instant(), why.strip(), about(facts, point)));
+            hold(facts, new HoldNote(point, true, who, time.instant(), why.strip(), about(facts, point)));
             return DONE;
         });
     }
@@ -132,7 +134,7 @@ public class JobActs {
                 : Optional.empty();
     }
 
-    private void hold(JobFacts facts, HoldRecord hold) {
+    private void hold(JobFacts facts, HoldNote hold) {
         jobs.hold(facts.job().id(), hold);
         audit.record(
                 hold.who(),
@@ -151,7 +153,7 @@ public class JobActs {
                 return refused("A run is under way or waits to be recovered: the plan stays as it is.");
             if (facts.baseline().isEmpty() || facts.before().isEmpty())
                 return refused("Scan and store a baseline first.");
-            Optional<ScanRecord> scan = basis(facts);
+            Optional<Scan> scan = basis(facts);
             if (scan.isEmpty())
                 return refused("Scan again first: a plan rests on how the vehicle is now, and it was worked on since.");
             return planOn(facts, scan.get(), who);
@@ -159,13 +161,13 @@ public class JobActs {
     }
 
     /** What a new plan rests on: after a run, or when the job was closed meanwhile, a scan from since then. */
-    private static Optional<ScanRecord> basis(JobFacts facts) {
-        Optional<ScanRecord> scan = facts.run().isPresent() ? facts.after() : facts.before();
+    private static Optional<Scan> basis(JobFacts facts) {
+        Optional<Scan> scan = facts.run().isPresent() ? facts.after() : facts.before();
         return scan.filter(
                 s -> facts.job().reopenedAt().map(at -> s.takenAt().isAfter(at)).orElse(true));
     }
 
-    private Acted planOn(JobFacts facts, ScanRecord scan, String who) {
+    private Acted planOn(JobFacts facts, Scan scan, String who) {
         VehicleFacts known = contents.added(facts, facts.vehicleFacts(scan));
         // whatever comes of it: what was agreed to rested on something else
         for (HoldPoint point : List.of(HoldPoint.PLAN_AGREED, HoldPoint.LEAD_APPROVED, HoldPoint.NO_WAY_BACK))

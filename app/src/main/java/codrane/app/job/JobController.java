@@ -12,6 +12,8 @@ import codrane.app.records.ChangeLedger;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.job.Job;
+import codrane.core.job.Scan;
 import codrane.core.pack.MarketRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -149,7 +151,7 @@ class JobController {
     }
 
     private JobPage page(JobFacts facts, Stage shown, Optional<JobTasks.Progress> task, Authentication who) {
-        JobRecord job = facts.job();
+        Job job = facts.job();
         NextAct next = NextActs.of(facts, shown, who.getName());
         Role role = role(who);
         List<NextAct.Act> allowed = next.acts().stream()
@@ -239,7 +241,7 @@ class JobController {
         }
     }
 
-    private static void addMatrix(JobFacts facts, ScanRecord scan, Model model) {
+    private static void addMatrix(JobFacts facts, Scan scan, Model model) {
         AgreementMatrix matrix = facts.matrix(scan);
         model.addAttribute("matrix", matrix);
         model.addAttribute("faults", FaultLine.before(facts));
@@ -264,7 +266,7 @@ class JobController {
     }
 
     private static void addProof(JobFacts facts, Model model) {
-        Optional<ScanRecord> after = facts.after();
+        Optional<Scan> after = facts.after();
         if (facts.before().isEmpty() || after.isEmpty()) return;
         model.addAttribute("matrix", facts.matrix(after.get()));
         model.addAttribute("ledger", FaultLine.ledger(facts, after.get()));

@@ -1,24 +1,29 @@
 package codrane.app.job;
 
 import codrane.app.access.Access;
-import codrane.app.access.Authorisation;
 import codrane.app.access.GatewayDesk;
-import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
 import codrane.app.decide.DecideStore;
 import codrane.app.decide.Decided;
 import codrane.app.decide.NeedStore;
 import codrane.app.intake.IntakeStore;
 import codrane.app.job.jpa.JobStore;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunStore;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
 import codrane.app.vehicle.MarketShelf;
 import codrane.app.vehicle.PackShelf;
+import codrane.core.access.Authorisation;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.Job;
+import codrane.core.job.JobAccess;
+import codrane.core.job.JobRun;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.PlanVersion;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule.Ident;
@@ -113,17 +118,17 @@ public class JobDesk {
     }
 
     @Transactional(readOnly = true)
-    public JobFacts facts(JobRecord job) {
+    public JobFacts facts(Job job) {
         Pack pack = packs.get(job.packId());
-        Optional<PlanRecord> plan = jobs.plan(job.id());
+        Optional<PlanVersion> plan = jobs.plan(job.id());
         List<BaselineSummary> kept = baselines.ofJob(job.id());
         Decided decided = decided(job, pack, kept);
-        Optional<RunRecord> last = runs.latest(job.id());
-        Optional<RunRecord> run = plan.flatMap(p -> last.filter(r -> r.planId() == p.id()));
+        Optional<JobRun> last = runs.latest(job.id());
+        Optional<JobRun> run = plan.flatMap(p -> last.filter(r -> r.planId() == p.id()));
         String replaced = job.replacedModule().orElse("");
         JobStore.Scans scans = jobs.scans(
                 job.id(),
-                run.map(RunRecord::startedAt),
+                run.map(JobRun::startedAt),
                 scan -> !(WhoAnswers.judge(pack, job.vin(), scan.readings(), replaced) instanceof WhoAnswers.Another));
         return new JobFacts(
                 job,
@@ -150,7 +155,7 @@ public class JobDesk {
     }
 
     /** Whether the newest baseline from before the work shows the parts of a later scan: by their serial numbers. */
-    private boolean baselineFits(List<BaselineSummary> kept, Optional<ScanRecord> scan) {
+    private boolean baselineFits(List<BaselineSummary> kept, Optional<Scan> scan) {
         Optional<BaselineFile> baseline = kept.stream()
                 .filter(b -> b.purpose() == BaselineSummary.Purpose.BEFORE)
                 .reduce((first, last) -> last)
@@ -166,7 +171,7 @@ public class JobDesk {
         });
     }
 
-    private Decided decided(JobRecord job, Pack pack, List<BaselineSummary> kept) {
+    private Decided decided(Job job, Pack pack, List<BaselineSummary> kept) {
         return new Decided(
                 decides.notes(job.id()),
                 decides.policy(job.id()),
@@ -187,7 +192,7 @@ public class JobDesk {
     }
 
     /** What was read from the old module last: only when every block of it was made for this vehicle. */
-    private Map<String, Bytes> oldCoding(JobRecord job, Pack pack, List<BaselineSummary> kept) {
+    private Map<String, Bytes> oldCoding(Job job, Pack pack, List<BaselineSummary> kept) {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         Optional<BaselineSummary> old = kept.stream()
                 .filter(b -> b.purpose() == BaselineSummary.Purpose.OLD_PART)
@@ -203,21 +208,21 @@ public class JobDesk {
         return own ? blocks : Map.of();
     }
 
-    private Optional<LineSheetFacts> sheet(JobRecord job, Pack pack) {
+    private Optional<JudgedSheet> sheet(Job job, Pack pack) {
         return job.replacedModule()
                 .flatMap(id -> jobs.sheets(job.id()).stream()
                         .filter(s -> s.module().equals(id))
                         .findFirst()
-                        .map(s -> LineSheetFacts.of(pack, pack.module(id), job.vin(), s)));
+                        .map(s -> JudgedSheet.of(pack, pack.module(id), job.vin(), s)));
     }
 
-    private PowerGate.Verdict power(Pack pack, Policy policy, Optional<PlanRecord> plan) {
+    private PowerGate.Verdict power(Pack pack, Policy policy, Optional<PlanVersion> plan) {
         List<SupplyReading> samples =
                 interfaces.of(pack).map(BenchInterface::samples).orElse(List.of());
         return PowerGate.start(samples, JobFacts.window(pack, policy, plan), time.instant());
     }
 
-    private JobAccess access(Pack pack, JobRecord job) {
+    private JobAccess access(Pack pack, Job job) {
         if (!pack.hasGateway(job.vin())) return JobAccess.none(time.instant());
         Optional<Authorisation> believed = gateways.believed(job.vehicleId());
         Gateway gateway =

@@ -1,16 +1,26 @@
 package codrane.app.job;
 
-import codrane.app.baseline.BaselineSummary;
 import codrane.app.decide.Decided;
-import codrane.app.intake.IntakeNotes;
-import codrane.app.live.RunRecord;
-import codrane.app.shelf.Shelf.Shelved;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.PutBack;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Shelved;
 import codrane.core.coding.Layout;
 import codrane.core.fault.Fault;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.BenchCheck;
+import codrane.core.job.BenchNotes;
+import codrane.core.job.FaultNote;
+import codrane.core.job.HoldNote;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.Job;
+import codrane.core.job.JobAccess;
+import codrane.core.job.JobRun;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.PlanVersion;
+import codrane.core.job.Scan;
+import codrane.core.job.Stranger;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -54,18 +64,18 @@ import java.util.Optional;
  * @param power whether a run may start on the supply as it is now
  */
 public record JobFacts(
-        JobRecord job,
+        Job job,
         Pack pack,
-        List<HoldRecord> holds,
+        List<HoldNote> holds,
         Optional<BenchCheck> bench,
-        Optional<ScanRecord> first,
-        Optional<ScanRecord> before,
-        Optional<ScanRecord> latest,
+        Optional<Scan> first,
+        Optional<Scan> before,
+        Optional<Scan> latest,
         List<BaselineSummary> baselines,
-        Optional<PlanRecord> plan,
+        Optional<PlanVersion> plan,
         Optional<Shelved> calibration,
-        Optional<LineSheetFacts> sheet,
-        Optional<RunRecord> run,
+        Optional<JudgedSheet> sheet,
+        Optional<JobRun> run,
         PowerGate.Verdict power,
         JobAccess access,
         List<PutBack> putBack,
@@ -151,12 +161,12 @@ public record JobFacts(
         return job.replacedModule().map(pack::module);
     }
 
-    public AgreementMatrix matrix(ScanRecord scan) {
+    public AgreementMatrix matrix(Scan scan) {
         return AgreementMatrix.of(pack, job.vin(), scan.readings());
     }
 
     /** What the planner gets to know; whether software is the maker's is added by who asks the maker. */
-    public VehicleFacts vehicleFacts(ScanRecord scan) {
+    public VehicleFacts vehicleFacts(Scan scan) {
         return PlanFacts.of(this, scan);
     }
 
@@ -192,8 +202,8 @@ public record JobFacts(
     }
 
     /** The newest scan if it is from after the run. */
-    public Optional<ScanRecord> after() {
-        return run.flatMap(RunRecord::endedAt)
+    public Optional<Scan> after() {
+        return run.flatMap(JobRun::endedAt)
                 .flatMap(ended -> latest.filter(scan -> scan.takenAt().isAfter(ended)));
     }
 
@@ -239,11 +249,11 @@ public record JobFacts(
     }
 
     /** What the run needs of the supply: programming more than coding, a demanding module more still. */
-    static PowerWindow window(Pack pack, Policy policy, Optional<PlanRecord> plan) {
+    static PowerWindow window(Pack pack, Policy policy, Optional<PlanVersion> plan) {
         return PowerNeed.of(pack, policy, plan.map(p -> p.plan().operations()).orElse(List.of()));
     }
 
-    public Optional<HoldRecord> personHold(HoldPoint point) {
+    public Optional<HoldNote> personHold(HoldPoint point) {
         return holds.stream().filter(h -> h.point() == point).findFirst();
     }
 
@@ -256,13 +266,13 @@ public record JobFacts(
     private Hold state(HoldPoint point) {
         if (!needed(point)) return Hold.NOT_NEEDED;
         if (point == HoldPoint.PLAN_AGREED && planIsOld()) return Hold.OPEN;
-        Optional<HoldRecord> person = personHold(point).filter(this::stillAbout);
+        Optional<HoldNote> person = personHold(point).filter(this::stillAbout);
         if (person.isPresent()) return person.get().waived() ? Hold.WAIVED : Hold.KEPT;
         return keptByFact(point) ? Hold.KEPT : Hold.OPEN;
     }
 
     /** What was accepted about identity holds for just that: the same modules with the same VINs. */
-    private boolean stillAbout(HoldRecord hold) {
+    private boolean stillAbout(HoldNote hold) {
         if (hold.point() != HoldPoint.IDENTITY_SETTLED || before.isEmpty()) return true;
         IdentityFinding finding = IdentityFinding.of(this, before.get());
         if (!finding.acceptable()) return false;
@@ -311,7 +321,7 @@ public record JobFacts(
     }
 
     private boolean keptByFact(HoldPoint point) {
-        boolean finished = run.map(RunRecord::finished).orElse(false);
+        boolean finished = run.map(JobRun::finished).orElse(false);
         return switch (point) {
             case OLD_MODULE_ASKED -> intake.oldModule().isPresent();
             case OLD_MODULE_READ -> intake.oldReading().isPresent();
@@ -331,7 +341,7 @@ public record JobFacts(
             case BASELINE_STORED -> baseline().isPresent() && witnessed.baselineFits();
             case FILE_CHECKED ->
                 calibration.map(c -> fit(c.manifest()).usable()).orElse(false);
-            case SHEET_CHECKED -> sheet.map(LineSheetFacts::good).orElse(false);
+            case SHEET_CHECKED -> sheet.map(JudgedSheet::good).orElse(false);
             case POWER_READY -> finished || runHolds() || power.passes();
             case RUN_FINISHED -> finished;
             case READ_BACK_AGREES ->
@@ -357,7 +367,7 @@ public record JobFacts(
         };
     }
 
-    private static boolean faultsRecorded(ScanRecord scan) {
+    private static boolean faultsRecorded(Scan scan) {
         return scan.readings().values().stream().filter(ModuleReading::answers).anyMatch(ModuleReading::faultsRead);
     }
 
@@ -391,7 +401,7 @@ public record JobFacts(
     Optional<Map<String, Bytes>> codingOf(Operation operation) {
         if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
         if (job.kind().about() == JobKind.About.SETTINGS) return before.map(scan -> putBackBlocks(scan.readings()));
-        if (operation.holds().contains(HoldPoint.SHEET_CHECKED)) return sheet.map(LineSheetFacts::blocks);
+        if (operation.holds().contains(HoldPoint.SHEET_CHECKED)) return sheet.map(JudgedSheet::blocks);
         if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
             return oldCoding.isEmpty() ? Optional.empty() : Optional.of(oldCoding);
         if (writesBack(operation))

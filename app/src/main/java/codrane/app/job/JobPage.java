@@ -1,6 +1,8 @@
 package codrane.app.job;
 
 import codrane.app.live.JobTasks;
+import codrane.core.job.Job;
+import codrane.core.job.JobAccess;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress;
 import codrane.core.plan.Stage;
@@ -18,7 +20,7 @@ import java.util.Optional;
  * @param whose roles that do the main act, when the one signed in does not; else empty
  */
 public record JobPage(
-        JobRecord job,
+        Job job,
         String subtitle,
         String title,
         Stage shown,

@@ -1,9 +1,9 @@
 package codrane.app.job;
 
-import codrane.app.baseline.BaselineSummary;
 import codrane.app.baseline.Baselines;
 import codrane.app.records.ChangeLedger;
 import codrane.core.baseline.BaselineFile;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import java.time.Instant;

@@ -2,14 +2,15 @@ package codrane.app.job;
 
 import codrane.app.CodraneSettings;
 import codrane.app.Times;
-import codrane.app.decide.Letter;
 import codrane.app.decide.NeedStore;
 import codrane.app.records.AuditTrail;
 import codrane.app.shelf.MailRoom;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.core.job.Scan;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
+import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
 import codrane.core.ready.Noted;
 import codrane.core.ready.Readiness;
@@ -120,7 +121,7 @@ public class NeedActs {
                 return refused("Nothing of this is asked for by mail.");
             if (facts.plan().isEmpty() || facts.before().isEmpty())
                 return refused("Decide first: the plan says what is needed.");
-            ScanRecord scan = facts.before().get();
+            Scan scan = facts.before().get();
             ModuleReading reading = scan.readings().getOrDefault(module, ModuleReading.silent(module));
             RequestLetter letter = RequestLetter.file(
                     number,

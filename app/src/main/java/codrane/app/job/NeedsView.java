@@ -1,6 +1,6 @@
 package codrane.app.job;
 
-import codrane.app.decide.Letter;
+import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
 import java.time.Duration;

@@ -2,7 +2,7 @@ package codrane.app.job;
 
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
-import codrane.app.live.RunRecord;
+import codrane.core.job.JobRun;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
@@ -184,7 +184,7 @@ final class NextActs {
     }
 
     private static NextAct run(JobFacts facts) {
-        Optional<RunRecord> run = facts.run();
+        Optional<JobRun> run = facts.run();
         if (run.isPresent() && run.get().running()) return running(facts, run.get());
         if (run.isPresent() && run.get().interrupted()) return interrupted(run.get());
         List<String> unable = RunOrders.unable(facts);
@@ -207,7 +207,7 @@ final class NextActs {
                     List.of(Act.keep("It is this vehicle and this part", "/hold/no-way-back")));
         }
         List<Operation> left = RunOrders.left(facts);
-        String before = run.filter(r -> r.state() == RunRecord.State.STOPPED)
+        String before = run.filter(r -> r.state() == JobRun.State.STOPPED)
                 .map(r -> r.sentence() + " " + r.nextStep() + " ")
                 .orElse("");
         String module = facts.replaced().map(PackModule::lowerTitle).orElse("vehicle");
@@ -224,7 +224,7 @@ final class NextActs {
                 List.of(Act.keep(run.isPresent() ? "Release and go on" : "Release and start", "/run")));
     }
 
-    private static NextAct running(JobFacts facts, RunRecord run) {
+    private static NextAct running(JobFacts facts, JobRun run) {
         List<String> looks = facts.replaced().map(m -> m.traits().looks()).orElse(List.of());
         String normal = looks.isEmpty() ? "" : " Normal meanwhile: " + String.join(", ", looks) + ".";
         return new NextAct(
@@ -238,7 +238,7 @@ final class NextActs {
                                 .second()));
     }
 
-    private static NextAct interrupted(RunRecord run) {
+    private static NextAct interrupted(JobRun run) {
         String where = run.blocks() > 0 ? " It was at block " + run.block() + " of " + run.blocks() + "." : "";
         return new NextAct(
                 "The run was interrupted: recover it",

@@ -1,11 +1,11 @@
 package codrane.app.job;
 
-import codrane.app.decide.Letter;
 import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
 import codrane.core.pack.FileRoute;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
+import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
 import java.time.Instant;

@@ -4,6 +4,7 @@ import codrane.app.job.NextAct.Act;
 import codrane.app.job.NextAct.Tone;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
+import codrane.core.job.JobAccess;
 import codrane.core.plan.Stage;
 import java.util.ArrayList;
 import java.util.List;

@@ -1,11 +1,13 @@
 package codrane.app.job;
 
-import codrane.app.access.Access;
-import codrane.app.intake.IntakeNotes;
-import codrane.app.intake.IntakeNotes.Details;
-import codrane.app.vehicle.ToolLook;
+import codrane.core.access.KnownAccount;
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
+import codrane.core.job.HoldNote;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.IntakeNotes.Details;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.Feature;
@@ -21,6 +23,7 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.ready.AtHand;
 import codrane.core.scan.ModuleReading;
+import codrane.core.tool.ToolLook;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -32,7 +35,7 @@ import java.util.Set;
 final class PlanFacts {
     private PlanFacts() {}
 
-    static VehicleFacts of(JobFacts facts, ScanRecord scan) {
+    static VehicleFacts of(JobFacts facts, Scan scan) {
         return VehicleFacts.of(
                         facts.job().kind(),
                         facts.pack(),
@@ -46,7 +49,7 @@ final class PlanFacts {
                 .with(facts.decided().law());
     }
 
-    private static PartFacts part(JobFacts facts, ScanRecord scan) {
+    private static PartFacts part(JobFacts facts, Scan scan) {
         Optional<String> module = facts.job().replacedModule();
         if (module.isEmpty()) return PartFacts.NONE;
         if (!facts.job().kind().replaces()) return PartFacts.of(module.get());
@@ -61,7 +64,7 @@ final class PlanFacts {
     }
 
     /** The number that the part tells; while it is in its box, or the old module in its place, that one answers. */
-    private static String told(JobFacts facts, ScanRecord scan) {
+    private static String told(JobFacts facts, Scan scan) {
         boolean boxed = facts.intake().details().partState().equals(Optional.of(IntakeNotes.PartState.BOXED));
         boolean oldInPlace = old(facts).equals(Optional.of(PartFacts.Old.SPEAKS));
         if (boxed || oldInPlace) return "";
@@ -73,7 +76,7 @@ final class PlanFacts {
     }
 
     /** The number on the label; else the one that the part itself tells. */
-    static String offered(JobFacts facts, ScanRecord scan) {
+    static String offered(JobFacts facts, Scan scan) {
         String label = facts.decided().notes().offered();
         return label.isEmpty() ? told(facts, scan) : label;
     }
@@ -94,12 +97,12 @@ final class PlanFacts {
             return Optional.of(facts.oldCoding().isEmpty() ? PartFacts.Old.OF_ANOTHER : PartFacts.Old.READ);
         }
         boolean givenUp = facts.personHold(HoldPoint.OLD_MODULE_READ)
-                .map(HoldRecord::waived)
+                .map(HoldNote::waived)
                 .orElse(false);
         return Optional.of(intake.stillIn() && !givenUp ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
     }
 
-    private static Wishes wishes(JobFacts facts, ScanRecord scan) {
+    private static Wishes wishes(JobFacts facts, Scan scan) {
         return switch (facts.job().kind().about()) {
             case SETTINGS ->
                 Wishes.of(facts.putBack().stream()
@@ -119,7 +122,7 @@ final class PlanFacts {
     }
 
     /** Every setting of every feature as it was read. */
-    private static List<SettingChange> now(JobFacts facts, ScanRecord scan) {
+    private static List<SettingChange> now(JobFacts facts, Scan scan) {
         List<SettingChange> now = new ArrayList<>();
         for (Feature feature : facts.pack().equipment().features())
             for (Feature.Setting setting : feature.on().keySet())
@@ -145,7 +148,7 @@ final class PlanFacts {
     }
 
     /** A setting as it was read; empty when its block was not. */
-    static Optional<String> value(JobFacts facts, ScanRecord scan, String block, String field) {
+    static Optional<String> value(JobFacts facts, Scan scan, String block, String field) {
         Layout layout = facts.pack().layouts().get(block);
         String module = holder(facts, block);
         Optional<Bytes> octets = Optional.ofNullable(scan.readings().get(module))
@@ -157,7 +160,7 @@ final class PlanFacts {
     private static Aids aids(JobFacts facts) {
         Set<CodingSource> sources = EnumSet.noneOf(CodingSource.class);
         if (!facts.oldCoding().isEmpty()) sources.add(CodingSource.OLD_MODULE);
-        if (facts.sheet().map(LineSheetFacts::good).orElse(false)) sources.add(CodingSource.LINE_SHEET);
+        if (facts.sheet().map(JudgedSheet::good).orElse(false)) sources.add(CodingSource.LINE_SHEET);
         Details details = facts.intake().details();
         Optional<Aids.Keys> keys = details.keysAll() > 0
                 ? Optional.of(new Aids.Keys(details.keysAll(), details.keysHere()))
@@ -175,18 +178,18 @@ final class PlanFacts {
                 facts.calibration().map(c -> facts.fit(c.manifest()).usable()).orElse(false);
         return new AtHand(
                         file ? facts.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
-                        facts.sheet().map(LineSheetFacts::good).orElse(false),
+                        facts.sheet().map(JudgedSheet::good).orElse(false),
                         facts.benchNotes().cableSeen() || facts.bench().isPresent(),
                         facts.before().isPresent()
                                 && answers(facts, facts.before().get()),
                         facts.decided().passUntil(),
                         facts.decided().noted())
                 .with(
-                        facts.access().account().map(Access.Known::account),
+                        facts.access().account().map(KnownAccount::account),
                         facts.access().tool().map(ToolLook::serial));
     }
 
-    private static boolean answers(JobFacts facts, ScanRecord scan) {
+    private static boolean answers(JobFacts facts, Scan scan) {
         return facts.job()
                 .replacedModule()
                 .map(id -> scan.readings()
@@ -209,7 +212,7 @@ final class PlanFacts {
     }
 
     /** Settings that a feature turns on, to be written by name. */
-    static List<PutBack> settings(JobFacts facts, ScanRecord scan, Feature feature) {
+    static List<PutBack> settings(JobFacts facts, Scan scan, Feature feature) {
         List<PutBack> settings = new ArrayList<>();
         for (Map.Entry<Feature.Setting, String> on : feature.on().entrySet()) {
             String layout = on.getKey().layout();

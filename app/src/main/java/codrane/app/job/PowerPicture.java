@@ -1,6 +1,6 @@
 package codrane.app.job;
 
-import codrane.app.job.BenchNotes.BatteryNote;
+import codrane.core.job.BenchNotes.BatteryNote;
 import codrane.core.plan.Plan;
 import codrane.core.plan.PowerNeed;
 import codrane.core.plan.PowerNeed.Stretch;

@@ -1,7 +1,7 @@
 package codrane.app.job;
 
-import codrane.app.job.BenchNotes.BatteryNote;
 import codrane.core.baseline.BaselineEstimate;
+import codrane.core.job.BenchNotes.BatteryNote;
 import codrane.core.pack.Pack;
 import codrane.core.power.Battery;
 import codrane.core.power.PowerForecast;

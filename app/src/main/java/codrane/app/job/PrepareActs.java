@@ -10,6 +10,9 @@ import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ReadResult;
+import codrane.core.calibration.Shelved;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.SheetText;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.FileRoute;
 import codrane.core.pack.PackModule;
@@ -84,9 +87,9 @@ public class PrepareActs {
     }
 
     private void fetch(JobFacts facts, Manifest manifest, String who, JobTasks.Teller teller) {
-        Optional<Shelf.Shelved> there = shelf.find(manifest.id(), manifest.sha256());
+        Optional<Shelved> there = shelf.find(manifest.id(), manifest.sha256());
         try {
-            Shelf.Shelved shelved = there.orElseGet(() -> shelf.add(
+            Shelved shelved = there.orElseGet(() -> shelf.add(
                     manifest,
                     service.file(facts.pack(), manifest, done -> teller.tell(manifest.id(), done, manifest.size()))));
             Acted kept = acts.then(facts.job().number(), who, "fetched a calibration", now -> {
@@ -168,9 +171,8 @@ public class PrepareActs {
 
     private Acted sheet(JobFacts facts, String source, String text, String who) {
         PackModule module = facts.replaced().orElseThrow();
-        SheetRecord record = new SheetRecord(module.id(), source, text, time.instant(), who);
-        LineSheetFacts judged =
-                LineSheetFacts.of(facts.pack(), module, facts.job().vin(), record);
+        SheetText record = new SheetText(module.id(), source, text, time.instant(), who);
+        JudgedSheet judged = JudgedSheet.of(facts.pack(), module, facts.job().vin(), record);
         if (!judged.good()) return refused("The sheet is not taken. " + String.join(" ", judged.troubles()));
         jobs.sheet(facts.job().id(), record);
         audit.record(who, "took a line sheet", subject(facts.job().number()), source);

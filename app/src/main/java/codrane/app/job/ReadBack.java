@@ -3,6 +3,7 @@ package codrane.app.job;
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
 import codrane.core.fault.Fault;
+import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -17,9 +18,9 @@ import java.util.Map;
 /** What a fresh scan says against what was planned: done is what is read back. */
 final class ReadBack {
     private final JobFacts facts;
-    private final ScanRecord after;
+    private final Scan after;
 
-    ReadBack(JobFacts facts, ScanRecord after) {
+    ReadBack(JobFacts facts, Scan after) {
         this.facts = facts;
         this.after = after;
     }
@@ -35,7 +36,7 @@ final class ReadBack {
 
     /** Faults that were stored without being present, and are still there: the clear did nothing, whatever it answered. */
     private List<String> notCleared() {
-        List<Fault> then = facts.before().map(ScanRecord::faults).orElse(List.of());
+        List<Fault> then = facts.before().map(Scan::faults).orElse(List.of());
         return after.faults().stream()
                 .filter(now -> then.stream().anyMatch(was -> !was.present() && was.equals(now)))
                 .map(f -> f.code().text() + " in "

@@ -6,6 +6,7 @@ import codrane.app.live.Witness;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.job.Stranger;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.WhoAnswers;
 import codrane.link.DiagnosticLink;

@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.RefusedAct;
 import codrane.core.plan.Stage;
 import java.sql.Timestamp;
 import java.util.Optional;

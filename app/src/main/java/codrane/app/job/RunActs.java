@@ -2,16 +2,17 @@ package codrane.app.job;
 
 import codrane.app.Times;
 import codrane.app.job.jpa.JobStore;
-import codrane.app.live.RunRecord;
 import codrane.app.live.RunService;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
-import codrane.app.vehicle.ToolLook;
+import codrane.core.job.HoldNote;
+import codrane.core.job.JobRun;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
+import codrane.core.tool.ToolLook;
 import java.time.InstantSource;
 import java.util.Collection;
 import java.util.List;
@@ -81,7 +82,7 @@ public class RunActs {
 
     private Optional<Acted> notReady(JobFacts facts, Collection<String> released, String who) {
         if (facts.runHolds()) return no("The run is already under way or waits to be recovered.");
-        Optional<RunRecord> done = facts.run().filter(RunRecord::finished);
+        Optional<JobRun> done = facts.run().filter(JobRun::finished);
         if (done.isPresent())
             return no("Not started. This plan was carried out by " + done.get().startedBy() + ", "
                     + around.times().at(done.get().startedAt())
@@ -130,7 +131,7 @@ public class RunActs {
                 int count = order.tasks().size();
                 String why = count + (count == 1 ? " task" : " tasks") + " of plan version "
                         + facts.plan().orElseThrow().version();
-                HoldRecord hold = HoldRecord.of(
+                HoldNote hold = HoldNote.of(
                         HoldPoint.WRITES_RELEASED, false, who, around.time().instant(), why);
                 jobs.hold(facts.job().id(), hold);
                 around.audit()
@@ -168,14 +169,14 @@ public class RunActs {
     }
 
     private static Optional<Acted> notInterrupted(JobFacts facts) {
-        boolean interrupted = facts.run().map(RunRecord::interrupted).orElse(false);
+        boolean interrupted = facts.run().map(JobRun::interrupted).orElse(false);
         return interrupted ? Optional.empty() : no("There is no interrupted run.");
     }
 
     /** Has a run that waits stop before its next step. */
     public Acted stop(long number, String who) {
         return acts.on(number, who, "stopped the run", facts -> {
-            Optional<RunRecord> running = facts.run().filter(RunRecord::running);
+            Optional<JobRun> running = facts.run().filter(JobRun::running);
             if (running.isEmpty()) return refused("No run is under way.");
             Optional<String> refusal = runs.stop(running.get(), who);
             if (refusal.isPresent()) return refused(refusal.get());

@@ -1,7 +1,6 @@
 package codrane.app.job;
 
 import codrane.app.live.RunOrder;
-import codrane.app.live.RunRecord;
 import codrane.app.shelf.Shelf;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
@@ -10,6 +9,9 @@ import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.calibration.ReadResult;
 import codrane.core.coding.Layout;
+import codrane.core.job.Job;
+import codrane.core.job.JobRun;
+import codrane.core.job.JudgedSheet;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -79,14 +81,14 @@ class RunOrders {
             return new Built.Missing("\"" + empty.get().title()
                     + "\" has nothing to write: its source is not here. Plan again, or take another source.");
         if (facts.planHolds(HoldPoint.SHEET_CHECKED)
-                && !facts.sheet().map(LineSheetFacts::good).orElse(false)) {
+                && !facts.sheet().map(JudgedSheet::good).orElse(false)) {
             return new Built.Missing("The line sheet is not good.");
         }
         boolean allChosen = facts.putBack().stream()
                 .allMatch(p ->
                         facts.putBackBlocks(facts.before().get().readings()).containsKey(p.layout()));
         if (!allChosen) return new Built.Missing("A chosen setting can't be put into its block: compare again.");
-        JobRecord job = facts.job();
+        Job job = facts.job();
         RunOrder.Subject subject = new RunOrder.Subject(
                 job.id(), job.number(), job.vehicleId(), facts.plan().get().id(), who);
         return new Built.Order(new RunOrder(
@@ -103,7 +105,7 @@ class RunOrders {
     static List<Operation> left(JobFacts facts) {
         if (facts.plan().isEmpty()) return List.of();
         List<Operation> writes = facts.plan().get().plan().writes().toList();
-        int done = facts.run().map(RunRecord::taskIndex).orElse(0);
+        int done = facts.run().map(JobRun::taskIndex).orElse(0);
         if (done == 0 || !unable(facts).isEmpty()) return writes;
         List<Operation> left = new ArrayList<>();
         int end = 0;

@@ -7,6 +7,7 @@ import codrane.app.records.AuditTrail;
 import codrane.app.tools.Tools;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
+import codrane.core.job.BenchCheck;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;

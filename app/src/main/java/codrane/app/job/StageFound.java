@@ -1,7 +1,9 @@
 package codrane.app.job;
 
 import codrane.app.Times;
-import codrane.app.live.RunRecord;
+import codrane.core.job.BenchCheck;
+import codrane.core.job.JobRun;
+import codrane.core.job.PlanVersion;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
 import java.util.List;
@@ -50,7 +52,7 @@ final class StageFound {
         return check.module() + " answered over " + check.interfaceName() + ", " + at(check.at()) + volts + ".";
     }
 
-    private static String decide(JobFacts facts, PlanRecord plan) {
+    private static String decide(JobFacts facts, PlanVersion plan) {
         long writes = plan.plan().writes().count();
         String what = writes == 0 ? "nothing is written" : writes + (writes == 1 ? " writing step" : " writing steps");
         String agreed = facts.personHold(HoldPoint.PLAN_AGREED)
@@ -67,7 +69,7 @@ final class StageFound {
                 .orElse("Everything that the plan needs is here.");
     }
 
-    private static String run(RunRecord run) {
+    private static String run(JobRun run) {
         return run.endedAt()
                 .map(end -> run.sentence() + " " + at(end) + ", released by " + run.startedBy() + ".")
                 .orElse(run.sentence());

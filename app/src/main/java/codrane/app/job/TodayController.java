@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.CodraneSettings;
 import codrane.app.job.jpa.JobStore;
+import codrane.core.job.Job;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,7 +43,7 @@ class TodayController {
     String find(@RequestParam(defaultValue = "") String q, Model model) {
         String text = q.replaceAll("[%_]", "").strip().toUpperCase(Locale.ROOT);
         if (text.equals("NEW JOB")) return "redirect:/jobs/new";
-        List<JobRecord> found = new ArrayList<>();
+        List<Job> found = new ArrayList<>();
         if (text.matches("\\d{1,9}")) jobs.find(Long.parseLong(text)).ifPresent(found::add);
         boolean long3 = text.length() >= SHORTEST_END;
         if (long3 && text.length() <= 17) found.addAll(jobs.byVinEnd(text));

@@ -1,8 +1,8 @@
 package codrane.app.job;
 
-import codrane.app.live.RunRecord;
 import codrane.app.live.TraceStore;
 import codrane.app.live.TraceStore.Piece;
+import codrane.core.job.JobRun;
 import codrane.link.trace.PcapngWriter;
 import codrane.link.trace.TraceDecoder;
 import codrane.link.trace.TraceEvent;
@@ -94,7 +94,7 @@ class TraceController {
     /** The wanted piece, or the newest. */
     private Chosen choose(long number, Optional<Long> wanted) {
         JobFacts facts = desk.facts(number);
-        RunRecord run = facts.run().orElseThrow(TraceController::none);
+        JobRun run = facts.run().orElseThrow(TraceController::none);
         List<Piece> pieces = traces.of(run.id());
         if (pieces.isEmpty()) throw none();
         Piece piece = pieces.stream()

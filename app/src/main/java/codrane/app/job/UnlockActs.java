@@ -6,9 +6,11 @@ import codrane.app.live.JobTasks.TaskFailedException;
 import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.BenchInterface;
 import codrane.app.vehicle.Interfaces;
-import codrane.app.vehicle.ToolLook;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.Job;
+import codrane.core.job.RefusedAct;
 import codrane.core.plan.Stage;
+import codrane.core.tool.ToolLook;
 import codrane.link.LinkLostException;
 import java.time.InstantSource;
 import java.util.Optional;
@@ -107,7 +109,7 @@ public class UnlockActs {
         JobFacts facts = asked[0];
         Optional<BenchInterface> bench = interfaces.of(facts.pack());
         if (bench.isEmpty()) return refused("No interface on this computer speaks to this vehicle.");
-        JobRecord job = facts.job();
+        Job job = facts.job();
         try {
             readings.read(facts, who, link -> true);
             Optional<String> refusal = gateways.open(

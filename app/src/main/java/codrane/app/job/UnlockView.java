@@ -1,11 +1,12 @@
 package codrane.app.job;
 
-import codrane.app.access.Authorisation;
 import codrane.core.access.AccessNeed;
+import codrane.core.access.Authorisation;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.gateway.OperationMatrix.Verdict;
+import codrane.core.job.JobAccess;
 import codrane.core.pack.Pack;
 import java.time.Duration;
 import java.time.Instant;

@@ -1,6 +1,7 @@
 package codrane.app.job;
 
-import codrane.app.live.RunRecord;
+import codrane.core.job.JobRun;
+import codrane.core.job.Stranger;
 import java.util.Optional;
 
 /**
@@ -11,9 +12,8 @@ import java.util.Optional;
  * @param baselineFits whether the baseline shows the same parts as the newest scan
  * @param lastRun the newest run of the job, of whichever plan
  */
-public record Witnessed(
-        Optional<Stranger> stranger, int foreignScans, boolean baselineFits, Optional<RunRecord> lastRun) {
-    static Witnessed of(Optional<RunRecord> lastRun) {
+public record Witnessed(Optional<Stranger> stranger, int foreignScans, boolean baselineFits, Optional<JobRun> lastRun) {
+    static Witnessed of(Optional<JobRun> lastRun) {
         return new Witnessed(Optional.empty(), 0, true, lastRun);
     }
 }

@@ -3,6 +3,7 @@ package codrane.app.live;
 import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
 import codrane.app.vehicle.BenchInterface;
+import codrane.core.job.JobRun;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
@@ -86,13 +87,13 @@ public class RunService implements SmartLifecycle {
      * Goes on with a run that was interrupted or stopped, where it ended: a task that was under way is begun again, and
      * asks the module what is left.
      */
-    public Begun goOn(RunOrder order, RunRecord ended) {
+    public Begun goOn(RunOrder order, JobRun ended) {
         return begin(order, Optional.of(ended));
     }
 
-    private Begun begin(RunOrder order, Optional<RunRecord> ended) {
+    private Begun begin(RunOrder order, Optional<JobRun> ended) {
         return transactions.execute(transaction -> {
-            Optional<Long> runId = ended.map(RunRecord::id).or(() -> store.add(order));
+            Optional<Long> runId = ended.map(JobRun::id).or(() -> store.add(order));
             if (runId.isEmpty())
                 return new Begun.Refused(
                         "This plan was carried out already: a plan is carried out once. Plan again if something is left to do.");
@@ -141,7 +142,7 @@ public class RunService implements SmartLifecycle {
     }
 
     /** What was erased is never erased again without asking the module. */
-    private RunState from(RunOrder order, RunRecord ended) {
+    private RunState from(RunOrder order, JobRun ended) {
         int index = Math.min(ended.taskIndex(), order.tasks().size() - 1);
         RunTask task = order.tasks().get(index);
         boolean begun = ended.interrupted()
@@ -185,7 +186,7 @@ public class RunService implements SmartLifecycle {
             end(
                     order,
                     claim,
-                    RunRecord.State.INTERRUPTED,
+                    JobRun.State.INTERRUPTED,
                     "This computer lost its hold on " + order.bench().name() + ": it did not renew it in time.",
                     "Keep the power on, then recover the run.");
         } catch (RuntimeException e) {
@@ -193,7 +194,7 @@ public class RunService implements SmartLifecycle {
             end(
                     order,
                     claim,
-                    RunRecord.State.INTERRUPTED,
+                    JobRun.State.INTERRUPTED,
                     "Codrane failed in a way that it did not expect.",
                     "Keep the power on, then recover the run.");
         } finally {
@@ -205,7 +206,7 @@ public class RunService implements SmartLifecycle {
     }
 
     /** Nothing is sent any more: whoever reads that it has ended finds the interface free. */
-    private void end(RunOrder order, Claim claim, RunRecord.State state, String sentence, String nextStep) {
+    private void end(RunOrder order, Claim claim, JobRun.State state, String sentence, String nextStep) {
         release(order, claim);
         store.end(claim.runId(), claim.fence(), state, sentence, nextStep);
     }
@@ -228,19 +229,19 @@ public class RunService implements SmartLifecycle {
     }
 
     /** A run that could not even begin is what it was. */
-    private static RunRecord.State stateBefore(RunState state) {
-        return state.recovering() ? RunRecord.State.INTERRUPTED : RunRecord.State.STOPPED;
+    private static JobRun.State stateBefore(RunState state) {
+        return state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED;
     }
 
     private void ended(RunOrder order, Claim claim, RunAction end) {
         switch (end) {
             case RunAction.Stopped(boolean lost, String sentence, String nextStep) ->
-                end(order, claim, lost ? RunRecord.State.INTERRUPTED : RunRecord.State.STOPPED, sentence, nextStep);
+                end(order, claim, lost ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED, sentence, nextStep);
             default ->
                 end(
                         order,
                         claim,
-                        RunRecord.State.FINISHED,
+                        JobRun.State.FINISHED,
                         "Every step was answered and every write read back; a fresh scan judges the faults.",
                         "Prove it with a fresh scan.");
         }
@@ -251,7 +252,7 @@ public class RunService implements SmartLifecycle {
      *
      * @return why not, as a sentence
      */
-    public Optional<String> stop(RunRecord run, String who) {
+    public Optional<String> stop(JobRun run, String who) {
         RunControl control = active.get(run.id());
         if (control == null) return Optional.of("This run is carried out by another computer: stop it there.");
         if (run.committed())

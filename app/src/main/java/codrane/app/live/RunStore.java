@@ -1,5 +1,6 @@
 package codrane.app.live;
 
+import codrane.core.job.JobRun;
 import codrane.core.run.RunState;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -102,7 +103,7 @@ public class RunStore {
     }
 
     /** @param fence of the run's own lease: a run that lost it says nothing any more */
-    void end(long runId, long fence, RunRecord.State state, String sentence, String nextStep) {
+    void end(long runId, long fence, JobRun.State state, String sentence, String nextStep) {
         jdbc.sql(
                         "update run set state = ?, ended_at = ?, sentence = ?, next_step = ? where id = ? and fence = ? and state = 'RUNNING'")
                 .params(state.name(), now(), sentence, nextStep, runId, fence)
@@ -132,7 +133,7 @@ public class RunStore {
                 .single();
     }
 
-    public Optional<RunRecord> latest(long jobId) {
+    public Optional<JobRun> latest(long jobId) {
         return jdbc.sql("select * from run where job_id = ? order by started_at desc limit 1")
                 .param(jobId)
                 .query((r, n) -> record(r))
@@ -140,7 +141,7 @@ public class RunStore {
     }
 
     /** The run that carries a plan out, if there is one. */
-    public Optional<RunRecord> ofPlan(long planId) {
+    public Optional<JobRun> ofPlan(long planId) {
         return jdbc.sql("select * from run where plan_id = ? order by started_at desc limit 1")
                 .param(planId)
                 .query((r, n) -> record(r))
@@ -194,11 +195,11 @@ public class RunStore {
         return Timestamp.from(time.instant());
     }
 
-    private static RunRecord record(ResultSet r) throws SQLException {
-        return new RunRecord(
+    private static JobRun record(ResultSet r) throws SQLException {
+        return new JobRun(
                 r.getLong("id"),
                 r.getLong("plan_id"),
-                RunRecord.State.valueOf(r.getString("state")),
+                JobRun.State.valueOf(r.getString("state")),
                 r.getInt("task_index"),
                 r.getInt("task_count"),
                 r.getString("task_title"),

@@ -2,8 +2,8 @@ package codrane.app.shelf;
 
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Shelved;
 import java.sql.Timestamp;
-import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
@@ -27,9 +27,6 @@ public class Shelf {
         this.files = files;
         this.time = time;
     }
-
-    /** A calibration on the shelf. */
-    public record Shelved(long id, Manifest manifest, Instant fetchedAt) {}
 
     /** @throws IllegalArgumentException when the content is not what the manifest says */
     public Shelved add(Manifest manifest, byte[] content) {

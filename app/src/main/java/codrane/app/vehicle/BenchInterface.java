@@ -8,6 +8,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.part.SerialMask;
 import codrane.core.power.SupplyReading;
 import codrane.core.tool.ToolFacts;
+import codrane.core.tool.ToolLook;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;

@@ -1,6 +1,7 @@
 package codrane.app.vehicle;
 
 import codrane.core.power.SupplyReading;
+import codrane.core.tool.ToolLook;
 import codrane.link.SupplyMeter;
 import java.io.IOException;
 import java.net.URI;
@@ -36,7 +37,7 @@ final class ControlPortClient implements SupplyMeter {
     @Override
     public Optional<SupplyReading> read() {
         Optional<JsonNode> meter = send(request("/meter").GET().build());
-        tool = meter.map(body -> ToolLook.of(body.path("tool")));
+        tool = meter.map(body -> look(body.path("tool")));
         return meter.map(
                 body -> new SupplyReading(time.instant(), body.path("volts").asDouble()));
     }
@@ -96,5 +97,22 @@ final class ControlPortClient implements SupplyMeter {
             Thread.currentThread().interrupt();
             return Optional.empty();
         }
+    }
+
+    private static ToolLook look(JsonNode told) {
+        Map<String, String> vehicles = new LinkedHashMap<>();
+        told.path("vehicles")
+                .propertyNames()
+                .forEach(
+                        vin -> vehicles.put(vin, told.path("vehicles").path(vin).asString()));
+        return new ToolLook(
+                told.path("name").asString(),
+                told.path("serial").asString(),
+                told.path("firmware").asString(),
+                told.path("driver").asString(),
+                told.path("link").asString().equals("wireless"),
+                told.path("celsius").asDouble(),
+                told.path("plugged").asString(),
+                vehicles);
     }
 }

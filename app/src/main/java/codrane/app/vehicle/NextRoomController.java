@@ -1,6 +1,7 @@
 package codrane.app.vehicle;
 
 import codrane.app.CodraneSettings;
+import codrane.core.tool.ToolLook;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -8,6 +8,7 @@ import codrane.app.records.AuditTrail;
 import codrane.app.vehicle.PackShelf;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
+import codrane.core.access.KnownAccount;
 import codrane.core.part.SerialMask;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -39,7 +40,7 @@ class AccessChainTest {
                     settings.interfaces()));
 
     private AccessNeed.Kind missing() {
-        Access.Known known = access.refresh(DESK).orElseThrow();
+        KnownAccount known = access.refresh(DESK).orElseThrow();
         return AccessCheck.first(AccessCheck.judge(
                         known.account(),
                         "tech",

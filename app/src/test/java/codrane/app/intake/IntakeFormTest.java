@@ -2,10 +2,11 @@ package codrane.app.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.app.intake.IntakeNotes.Identifier;
-import codrane.app.intake.IntakeNotes.OldModule;
-import codrane.app.intake.IntakeNotes.OldReading;
-import codrane.app.intake.IntakeNotes.PartState;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.IntakeNotes.Identifier;
+import codrane.core.job.IntakeNotes.OldModule;
+import codrane.core.job.IntakeNotes.OldReading;
+import codrane.core.job.IntakeNotes.PartState;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;

@@ -2,8 +2,9 @@ package codrane.app.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.app.job.BenchNotes.BatteryNote;
-import codrane.app.job.BenchNotes.Other;
+import codrane.core.job.BenchNotes;
+import codrane.core.job.BenchNotes.BatteryNote;
+import codrane.core.job.BenchNotes.Other;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;

@@ -1,17 +1,26 @@
 package codrane.app.job;
 
-import codrane.app.access.Access;
-import codrane.app.baseline.BaselineSummary;
-import codrane.app.decide.DecideNotes;
 import codrane.app.decide.Decided;
-import codrane.app.intake.IntakeNotes;
-import codrane.app.live.RunRecord;
-import codrane.app.shelf.Shelf.Shelved;
-import codrane.app.vehicle.ToolLook;
+import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Shelved;
 import codrane.core.coding.LineSheet;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.BenchCheck;
+import codrane.core.job.BenchNotes;
+import codrane.core.job.DecideNotes;
+import codrane.core.job.HoldNote;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.Job;
+import codrane.core.job.JobAccess;
+import codrane.core.job.JobRun;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.PlanVersion;
+import codrane.core.job.Scan;
+import codrane.core.job.SheetText;
+import codrane.core.job.Stranger;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
@@ -23,6 +32,7 @@ import codrane.core.plan.Policy;
 import codrane.core.planner.Planner;
 import codrane.core.power.PowerGate;
 import codrane.core.scan.ModuleReading;
+import codrane.core.tool.ToolLook;
 import codrane.core.vin.Vin;
 import codrane.link.scan.VehicleScanner;
 import codrane.standin.Conditions;
@@ -69,7 +79,7 @@ final class Moment {
 
     static final ToolLook PLOVER = new ToolLook("Plover", "PLV2-204417", "4.2", "2.8", false, 35, "", Map.of());
 
-    final List<HoldRecord> holds = new ArrayList<>();
+    final List<HoldNote> holds = new ArrayList<>();
     Vin vin = Conditions.LORNE;
     JobKind kind = JobKind.REPLACE_MODULE;
     Decided decided = new Decided(
@@ -81,20 +91,20 @@ final class Moment {
             List.of(),
             List.of());
     Optional<BenchCheck> bench = Optional.empty();
-    Optional<ScanRecord> before = Optional.empty();
-    Optional<ScanRecord> latest = Optional.empty();
+    Optional<Scan> before = Optional.empty();
+    Optional<Scan> latest = Optional.empty();
     List<BaselineSummary> baselines = List.of();
-    Optional<PlanRecord> plan = Optional.empty();
+    Optional<PlanVersion> plan = Optional.empty();
     Optional<Shelved> file = Optional.empty();
-    Optional<LineSheetFacts> sheet = Optional.empty();
-    Optional<RunRecord> run = Optional.empty();
+    Optional<JudgedSheet> sheet = Optional.empty();
+    Optional<JobRun> run = Optional.empty();
     Optional<Stranger> stranger = Optional.empty();
     PowerGate.State power = PowerGate.State.PASSES;
     IntakeNotes intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.OUT);
     JobAccess access = JobAccess.none(T0);
 
     Moment kept(HoldPoint point) {
-        holds.add(HoldRecord.of(point, false, "tech", T0, "confirmed"));
+        holds.add(HoldNote.of(point, false, "tech", T0, "confirmed"));
         return this;
     }
 
@@ -114,7 +124,7 @@ final class Moment {
         access = new JobAccess(
                 new Gateway.Locked(),
                 Optional.empty(),
-                Optional.of(new Access.Known(account, trouble)),
+                Optional.of(new KnownAccount(account, trouble)),
                 Optional.of(PLOVER),
                 Optional.empty(),
                 T0);
@@ -125,7 +135,7 @@ final class Moment {
         access = new JobAccess(
                 new Gateway.Authorised(T0.plusSeconds(seconds)),
                 Optional.empty(),
-                Optional.of(new Access.Known(account(List.of("tech")), "")),
+                Optional.of(new KnownAccount(account(List.of("tech")), "")),
                 Optional.of(PLOVER),
                 Optional.empty(),
                 T0);
@@ -133,7 +143,7 @@ final class Moment {
     }
 
     Moment scanned(Map<String, ModuleReading> readings) {
-        before = Optional.of(new ScanRecord(1, T0, "tech", readings));
+        before = Optional.of(new Scan(1, T0, "tech", readings));
         latest = before;
         return this;
     }
@@ -141,7 +151,7 @@ final class Moment {
     Moment planned() {
         baselines = List.of(BASELINE);
         plan = Optional.of(
-                new PlanRecord(1, 1, 1, T0, "tech", Planner.plan(facts().vehicleFacts(before.orElseThrow()))));
+                new PlanVersion(1, 1, 1, T0, "tech", Planner.plan(facts().vehicleFacts(before.orElseThrow()))));
         return this;
     }
 
@@ -162,14 +172,14 @@ final class Moment {
         String text = LineSheet.of("LFT", FactoryCoding.all(LORNE, module, Conditions.LORNE)).stream()
                 .map(LineSheet.Line::text)
                 .collect(Collectors.joining("\n"));
-        sheet = Optional.of(LineSheetFacts.of(
-                LORNE, module, Conditions.LORNE, new SheetRecord("tail-lift", "service", text, T0, "tech")));
+        sheet = Optional.of(JudgedSheet.of(
+                LORNE, module, Conditions.LORNE, new SheetText("tail-lift", "service", text, T0, "tech")));
         return this;
     }
 
-    Moment ran(RunRecord.State state, String sentence) {
-        Optional<Instant> ended = state == RunRecord.State.RUNNING ? Optional.empty() : Optional.of(T0.plusSeconds(60));
-        run = Optional.of(new RunRecord(
+    Moment ran(JobRun.State state, String sentence) {
+        Optional<Instant> ended = state == JobRun.State.RUNNING ? Optional.empty() : Optional.of(T0.plusSeconds(60));
+        run = Optional.of(new JobRun(
                 1,
                 1,
                 state,
@@ -189,12 +199,12 @@ final class Moment {
     }
 
     Moment scannedAfter(Map<String, ModuleReading> readings) {
-        latest = Optional.of(new ScanRecord(2, T0.plusSeconds(120), "tech", readings));
+        latest = Optional.of(new Scan(2, T0.plusSeconds(120), "tech", readings));
         return this;
     }
 
     JobFacts facts() {
-        JobRecord job = new JobRecord(
+        Job job = new Job(
                 1,
                 2201,
                 1,

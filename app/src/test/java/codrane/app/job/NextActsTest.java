@@ -9,9 +9,12 @@ import static codrane.app.job.Moment.account;
 import static codrane.app.job.Moment.scan;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.app.intake.IntakeNotes;
-import codrane.app.live.RunRecord;
 import codrane.core.access.WorkshopAccount;
+import codrane.core.job.HoldNote;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.JobRun;
+import codrane.core.job.Scan;
+import codrane.core.job.Stranger;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
@@ -60,7 +63,7 @@ class NextActsTest {
     @Test
     void next_vehicleReadAgainAfterThePlanWasAgreed_isPlannedAgain() {
         Moment moment = atPrepare();
-        moment.before = Optional.of(new ScanRecord(7, T0.plusSeconds(30), "tech", USED));
+        moment.before = Optional.of(new Scan(7, T0.plusSeconds(30), "tech", USED));
         NextAct next = moment.next();
         assertThat(next.title()).isEqualTo("Plan again: the vehicle was read since");
         assertThat(moment.facts().progress().openBefore(Stage.RUN)).contains(HoldPoint.PLAN_AGREED);
@@ -68,9 +71,8 @@ class NextActsTest {
 
     @Test
     void next_scanOfARunUnderWay_doesNotMakeThePlanOld() {
-        Moment moment =
-                atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(RunRecord.State.INTERRUPTED, "Lost.");
-        moment.before = Optional.of(new ScanRecord(7, T0.plusSeconds(30), "tech", USED));
+        Moment moment = atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(JobRun.State.INTERRUPTED, "Lost.");
+        moment.before = Optional.of(new Scan(7, T0.plusSeconds(30), "tech", USED));
         assertThat(moment.next().title()).isEqualTo("The run was interrupted: recover it");
     }
 
@@ -180,8 +182,8 @@ class NextActsTest {
         Moment moment = atIdentify().scanned(USED);
         String about =
                 IdentityFinding.of(moment.facts(), moment.before.orElseThrow()).about();
-        moment.holds.add(new HoldRecord(
-                HoldPoint.IDENTITY_SETTLED, false, "tech", T0, "the donor is known", Optional.of(about)));
+        moment.holds.add(
+                new HoldNote(HoldPoint.IDENTITY_SETTLED, false, "tech", T0, "the donor is known", Optional.of(about)));
         assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isTrue();
         Map<String, ModuleReading> more = new java.util.HashMap<>(USED);
         more.put("doors", scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)).get("doors"));
@@ -255,7 +257,7 @@ class NextActsTest {
         NextAct next = atPrepare()
                 .prepared()
                 .kept(HoldPoint.WRITES_RELEASED)
-                .ran(RunRecord.State.RUNNING, "")
+                .ran(JobRun.State.RUNNING, "")
                 .next();
         assertThat(next.acts()).isEmpty();
         assertThat(next.why()).contains("the pump hums");
@@ -266,7 +268,7 @@ class NextActsTest {
         NextAct next = atPrepare()
                 .prepared()
                 .kept(HoldPoint.WRITES_RELEASED)
-                .ran(RunRecord.State.INTERRUPTED, "Codrane was stopped.")
+                .ran(JobRun.State.INTERRUPTED, "Codrane was stopped.")
                 .next();
         assertThat(next.title()).isEqualTo("The run was interrupted: recover it");
         assertThat(next.why()).contains("block 300 of 1024");
@@ -275,15 +277,14 @@ class NextActsTest {
 
     @Test
     void next_interruptedWhileSupplyIsLow_staysWithTheRun() {
-        Moment moment =
-                atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(RunRecord.State.INTERRUPTED, "Lost.");
+        Moment moment = atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(JobRun.State.INTERRUPTED, "Lost.");
         moment.power = PowerGate.State.REFUSED;
         assertThat(moment.next().title()).isEqualTo("The run was interrupted: recover it");
     }
 
     @Test
     void next_finished_believesOnlyAFreshScan() {
-        Moment moment = atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(RunRecord.State.FINISHED, "Done.");
+        Moment moment = atPrepare().prepared().kept(HoldPoint.WRITES_RELEASED).ran(JobRun.State.FINISHED, "Done.");
         assertThat(moment.next().title()).isEqualTo("Scan again and compare");
         moment.scannedAfter(USED);
         assertThat(moment.next().title()).isEqualTo("What was read back differs");

@@ -1,7 +1,7 @@
 package codrane.app.baseline.jpa;
 
-import codrane.app.baseline.BaselineSummary.Origin;
-import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.core.baseline.BaselineSummary.Origin;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;

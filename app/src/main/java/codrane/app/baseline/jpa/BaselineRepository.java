@@ -1,7 +1,7 @@
 package codrane.app.baseline.jpa;
 
-import codrane.app.baseline.BaselineSummary;
-import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -9,8 +9,9 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface BaselineRepository extends JpaRepository<BaselineEntity, Long> {
-    String SUMMARY = "select new codrane.app.baseline.BaselineSummary(b.id, b.jobId, b.vehicleId, b.takenAt, b.takenBy,"
-            + " b.sha256, b.origin, b.purpose, b.scope, length(b.content)) from BaselineEntity b ";
+    String SUMMARY =
+            "select new codrane.core.baseline.BaselineSummary(b.id, b.jobId, b.vehicleId, b.takenAt, b.takenBy,"
+                    + " b.sha256, b.origin, b.purpose, b.scope, length(b.content)) from BaselineEntity b ";
 
     @Query(SUMMARY + "where b.id = :id")
     Optional<BaselineSummary> summary(long id);

@@ -1,7 +1,7 @@
 package codrane.app.baseline.jpa;
 
-import codrane.app.baseline.BaselineSummary;
-import codrane.app.baseline.BaselineSummary.Purpose;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.baseline.BaselineSummary.Purpose;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;

@@ -1,11 +1,11 @@
 package codrane.app.job.jpa;
 
-import codrane.app.job.HoldRecord;
-import codrane.app.job.JobRecord;
-import codrane.app.job.PlanRecord;
-import codrane.app.job.ScanRecord;
-import codrane.app.job.SheetRecord;
-import codrane.app.job.Stranger;
+import codrane.core.job.HoldNote;
+import codrane.core.job.Job;
+import codrane.core.job.PlanVersion;
+import codrane.core.job.Scan;
+import codrane.core.job.SheetText;
+import codrane.core.job.Stranger;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
@@ -104,19 +104,19 @@ public class JobStore {
     }
 
     @Transactional(readOnly = true)
-    public Optional<JobRecord> find(long number) {
+    public Optional<Job> find(long number) {
         return jobs.findByNumber(number).map(JobStore::record);
     }
 
     @Transactional(readOnly = true)
-    public List<JobRecord> open() {
+    public List<Job> open() {
         return jobs.findByClosedAtIsNullOrderByCreatedAtDesc(Limit.of(MOST_OPEN)).stream()
                 .map(JobStore::record)
                 .toList();
     }
 
     @Transactional(readOnly = true)
-    public List<JobRecord> ofVehicle(long vehicleId) {
+    public List<Job> ofVehicle(long vehicleId) {
         return jobs.findByVehicleIdOrderByCreatedAtDesc(vehicleId, Limit.of(50)).stream()
                 .map(JobStore::record)
                 .toList();
@@ -124,7 +124,7 @@ public class JobStore {
 
     /** @param end of the VIN, at least three characters */
     @Transactional(readOnly = true)
-    public List<JobRecord> byVinEnd(String end) {
+    public List<Job> byVinEnd(String end) {
         return jobs.findByVehicleVinEndingWithOrderByCreatedAtDesc(end, Limit.of(20)).stream()
                 .map(JobStore::record)
                 .toList();
@@ -132,7 +132,7 @@ public class JobStore {
 
     /** By a word of the complaint, the model or the replaced module; open ones first, at most 20. */
     @Transactional(readOnly = true)
-    public List<JobRecord> byWords(String text) {
+    public List<Job> byWords(String text) {
         String plain = text.toLowerCase(java.util.Locale.ROOT).replace("%", "").replace("_", "");
         String module = "%" + plain.replace(' ', '-') + "%";
         return jobs.byWords("%" + plain + "%", module, Limit.of(20)).stream()
@@ -166,11 +166,11 @@ public class JobStore {
                 .toList();
     }
 
-    public void close(JobRecord record, Instant now) {
+    public void close(Job record, Instant now) {
         jobs.findById(record.id()).ifPresent(job -> job.closedAt = now);
     }
 
-    public void reopen(JobRecord record, Instant now) {
+    public void reopen(Job record, Instant now) {
         jobs.findById(record.id()).ifPresent(job -> {
             job.closedAt = null;
             job.reopenedAt = now;
@@ -250,7 +250,7 @@ public class JobStore {
     }
 
     /** Keeps or waives; what was kept before is replaced. */
-    public void hold(long jobId, HoldRecord hold) {
+    public void hold(long jobId, HoldNote hold) {
         HoldPointEntity entity =
                 holdPoints.findByJobIdAndPoint(jobId, hold.point()).orElseGet(HoldPointEntity::new);
         entity.jobId = jobId;
@@ -269,9 +269,9 @@ public class JobStore {
     }
 
     @Transactional(readOnly = true)
-    public List<HoldRecord> holds(long jobId) {
+    public List<HoldNote> holds(long jobId) {
         return holdPoints.findByJobId(jobId).stream()
-                .map(h -> new HoldRecord(
+                .map(h -> new HoldNote(
                         h.point, h.state.equals("WAIVED"), h.who, h.at, h.why, Optional.ofNullable(h.about)))
                 .toList();
     }
@@ -294,29 +294,26 @@ public class JobStore {
      * @param before the last one before the plan's run
      * @param foreign how many came from another vehicle, and count for nothing
      */
-    public record Scans(
-            Optional<ScanRecord> first, Optional<ScanRecord> before, Optional<ScanRecord> latest, int foreign) {}
+    public record Scans(Optional<Scan> first, Optional<Scan> before, Optional<Scan> latest, int foreign) {}
 
     /**
      * @param run when the plan's run began
      * @param own whether what was read is of the job's vehicle
      */
     @Transactional(readOnly = true)
-    public Scans scans(long jobId, Optional<Instant> run, Predicate<ScanRecord> own) {
+    public Scans scans(long jobId, Optional<Instant> run, Predicate<Scan> own) {
         List<ScanHead> heads = scans.heads(jobId);
         int[] foreign = new int[1];
-        Predicate<ScanRecord> counts = scan -> {
+        Predicate<Scan> counts = scan -> {
             boolean ours = own.test(scan);
             if (!ours) foreign[0]++;
             return ours;
         };
-        Optional<ScanRecord> first =
-                heads.stream().map(this::scan).filter(counts).findFirst();
+        Optional<Scan> first = heads.stream().map(this::scan).filter(counts).findFirst();
         if (first.isEmpty()) return new Scans(first, first, first, foreign[0]);
         List<ScanHead> newest = heads.reversed();
-        Optional<ScanRecord> latest =
-                newest.stream().map(this::scan).filter(counts).findFirst();
-        Optional<ScanRecord> before = newest.stream()
+        Optional<Scan> latest = newest.stream().map(this::scan).filter(counts).findFirst();
+        Optional<Scan> before = newest.stream()
                 .filter(h -> run.map(began -> !h.takenAt().isAfter(began)).orElse(true))
                 .map(this::scan)
                 .filter(own)
@@ -325,13 +322,13 @@ public class JobStore {
     }
 
     /** A scan never changes: what was parsed once is kept. */
-    private ScanRecord scan(ScanHead head) {
+    private Scan scan(ScanHead head) {
         if (parsed.size() > MOST_PARSED) parsed.clear();
         Map<String, ModuleReading> readings = parsed.computeIfAbsent(
                 head.id(),
                 id -> java.util.Collections.unmodifiableMap(
                         ReadingJson.read(scans.findById(id).orElseThrow().readings)));
-        return new ScanRecord(head.id(), head.takenAt(), head.takenBy(), readings);
+        return new Scan(head.id(), head.takenAt(), head.takenBy(), readings);
     }
 
     public void addPlan(long jobId, long scanId, Plan plan, String who, Instant now) {
@@ -348,9 +345,9 @@ public class JobStore {
     }
 
     @Transactional(readOnly = true)
-    public Optional<PlanRecord> plan(long jobId) {
+    public Optional<PlanVersion> plan(long jobId) {
         return plans.findFirstByJobIdOrderByVersionDesc(jobId)
-                .map(p -> new PlanRecord(p.id, p.version, p.scanId, p.madeAt, p.madeBy, PlanJson.read(p.content)));
+                .map(p -> new PlanVersion(p.id, p.version, p.scanId, p.madeAt, p.madeBy, PlanJson.read(p.content)));
     }
 
     /** The plan before the newest. */
@@ -363,7 +360,7 @@ public class JobStore {
         jobs.findById(jobId).ifPresent(job -> job.partOrigin = origin);
     }
 
-    public void sheet(long jobId, SheetRecord sheet) {
+    public void sheet(long jobId, SheetText sheet) {
         LineSheetEntity entity =
                 sheets.findByJobIdAndModule(jobId, sheet.module()).orElseGet(LineSheetEntity::new);
         entity.jobId = jobId;
@@ -376,15 +373,15 @@ public class JobStore {
     }
 
     @Transactional(readOnly = true)
-    public List<SheetRecord> sheets(long jobId) {
+    public List<SheetText> sheets(long jobId) {
         return sheets.findByJobId(jobId).stream()
-                .map(s -> new SheetRecord(s.module, s.source, s.content, s.at, s.who))
+                .map(s -> new SheetText(s.module, s.source, s.content, s.at, s.who))
                 .toList();
     }
 
-    private static JobRecord record(JobEntity job) {
+    private static Job record(JobEntity job) {
         VehicleEntity vehicle = job.vehicle;
-        return new JobRecord(
+        return new Job(
                 job.id,
                 job.number,
                 vehicle.id,

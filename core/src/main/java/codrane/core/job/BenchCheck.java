@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.core.job;
 
 import java.time.Instant;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.core.job;
 
 import codrane.core.coding.Layout;
 import codrane.core.coding.LineSheet;
@@ -13,8 +13,8 @@ import java.util.List;
 import java.util.Map;
 
 /** A line sheet as judged against module and vehicle. */
-public record LineSheetFacts(SheetRecord record, List<String> troubles, Map<String, Bytes> blocks) {
-    public LineSheetFacts {
+public record JudgedSheet(SheetText record, List<String> troubles, Map<String, Bytes> blocks) {
+    public JudgedSheet {
         troubles = List.copyOf(troubles);
         blocks = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(blocks));
     }
@@ -23,7 +23,7 @@ public record LineSheetFacts(SheetRecord record, List<String> troubles, Map<Stri
         return troubles.isEmpty();
     }
 
-    public static LineSheetFacts of(Pack pack, PackModule module, Vin vin, SheetRecord record) {
+    public static JudgedSheet of(Pack pack, PackModule module, Vin vin, SheetText record) {
         LineSheet.Sheet sheet = LineSheet.parse(record.content(), module.tag(), pack.codingOctets(module));
         List<String> troubles = new ArrayList<>(sheet.troubles());
         Map<String, Bytes> blocks = new LinkedHashMap<>();
@@ -38,6 +38,6 @@ public record LineSheetFacts(SheetRecord record, List<String> troubles, Map<Stri
                     troubles.add(layout.title() + " on this sheet: " + state.words() + ".");
             }
         }
-        return new LineSheetFacts(record, troubles, blocks);
+        return new JudgedSheet(record, troubles, blocks);
     }
 }

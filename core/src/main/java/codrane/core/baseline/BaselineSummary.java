@@ -1,4 +1,4 @@
-package codrane.app.baseline;
+package codrane.core.baseline;
 
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;

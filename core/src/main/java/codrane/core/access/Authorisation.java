@@ -1,4 +1,4 @@
-package codrane.app.access;
+package codrane.core.access;
 
 import java.time.Instant;
 import java.util.Optional;

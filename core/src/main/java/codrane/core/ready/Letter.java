@@ -1,4 +1,4 @@
-package codrane.app.decide;
+package codrane.core.ready;
 
 import java.time.Instant;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.core.job;
 
 import codrane.core.plan.Stage;
 import java.time.Instant;

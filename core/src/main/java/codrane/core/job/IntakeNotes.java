@@ -1,4 +1,4 @@
-package codrane.app.intake;
+package codrane.core.job;
 
 import java.util.List;
 import java.util.Optional;
@@ -35,7 +35,8 @@ public record IntakeNotes(
             int keysAll,
             String ownership,
             List<Identifier> identifiers) {
-        static final Details NONE = new Details(Optional.empty(), "", "", Optional.empty(), "", 0, 0, "", List.of());
+        public static final Details NONE =
+                new Details(Optional.empty(), "", "", Optional.empty(), "", 0, 0, "", List.of());
 
         public Details {
             identifiers = List.copyOf(identifiers);

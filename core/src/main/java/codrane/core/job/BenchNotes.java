@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.core.job;
 
 import codrane.core.power.Battery;
 import codrane.core.power.Chemistry;
@@ -33,12 +33,12 @@ public record BenchNotes(
             double celsius,
             double unitVolts,
             double unitA) {
-        Battery battery() {
+        public Battery battery() {
             return new Battery(Chemistry.of(chemistry).orElseThrow(), capacityAh, restVolts, restedHours, celsius);
         }
 
         /** Empty when there is none. */
-        Optional<SupportUnit> supportUnit() {
+        public Optional<SupportUnit> supportUnit() {
             return unitVolts > 0 ? Optional.of(new SupportUnit(unitVolts, unitA)) : Optional.empty();
         }
     }

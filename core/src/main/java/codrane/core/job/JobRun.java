@@ -1,4 +1,4 @@
-package codrane.app.live;
+package codrane.core.job;
 
 import java.time.Instant;
 import java.util.Optional;
@@ -10,7 +10,7 @@ import java.util.Optional;
  * @param committed between erase and verify: can pause, can't stop
  * @param block last block on the wire, from 1; 0 when none
  */
-public record RunRecord(
+public record JobRun(
         long id,
         long planId,
         State state,

@@ -1,11 +1,11 @@
-package codrane.app.job;
+package codrane.core.job;
 
-import codrane.app.access.Access;
-import codrane.app.access.Authorisation;
-import codrane.app.vehicle.ToolLook;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
+import codrane.core.access.Authorisation;
+import codrane.core.access.KnownAccount;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.tool.ToolLook;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -23,12 +23,12 @@ import java.util.Optional;
 public record JobAccess(
         Gateway gateway,
         Optional<Authorisation> authorisation,
-        Optional<Access.Known> account,
+        Optional<KnownAccount> account,
         Optional<ToolLook> tool,
         Optional<RefusedAct> refused,
         Instant now) {
     /** Of a vehicle without a gateway. */
-    static JobAccess none(Instant now) {
+    public static JobAccess none(Instant now) {
         return new JobAccess(
                 new Gateway.None(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), now);
     }

@@ -1,4 +1,4 @@
-package codrane.app.decide;
+package codrane.core.job;
 
 import codrane.core.plan.Aids;
 import java.util.List;

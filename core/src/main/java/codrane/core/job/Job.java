@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.core.job;
 
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param revision raised by the database whenever something of the job changes
  * @param version raised by each act of a person
  */
-public record JobRecord(
+public record Job(
         long id,
         long number,
         long vehicleId,

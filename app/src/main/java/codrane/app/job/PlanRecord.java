@@ -1,7 +1,0 @@
-package codrane.app.job;
-
-import codrane.core.plan.Plan;
-import java.time.Instant;
-
-/** One version of a job's plan. */
-public record PlanRecord(long id, int version, long scanId, Instant madeAt, String madeBy, Plan plan) {}
