@@ -3,10 +3,9 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.JobActs;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.baseline.BaselineActs;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -36,7 +35,7 @@ class AccessibilityTest {
         JobSteps steps = new JobSteps(app, number).toScanned();
         app.bean(BaselineActs.class).store(number, "", "lead");
         steps.awaitTask();
-        app.bean(JobActs.class).plan(number, "lead");
+        TestActs.of(app).plan(number, "lead");
         return number;
     }
 
@@ -71,7 +70,7 @@ class AccessibilityTest {
             paths.add("/jobs/" + number + "/" + stage);
         }
         var baseline =
-                app.bean(codrane.app.job.JobDesk.class).facts(number).baseline().orElseThrow();
+                app.bean(codrane.app.job.JobDesk.class).state(number).baseline().orElseThrow();
         paths.add("/baselines/" + baseline.id());
         paths.add("/baselines/" + baseline.id() + "/with/" + baseline.id() + "?view=live");
         JobIntake.Taken locked = app.bean(JobIntake.class)

@@ -3,6 +3,7 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Route;
@@ -32,7 +33,8 @@ class ActOvertakenTest {
             browser.open("/jobs/" + steps.number + "/baseline");
             browser.awaitNext("Store a baseline");
             browser.page.route("**/jobs/" + steps.number + "/identify", route -> {
-                for (int i = 0; i < 900 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+                for (int i = 0; i < 900 && !HoldRules.progress(steps.facts()).passed(HoldPoint.BASELINE_STORED); i++)
+                    pause(100);
                 pause(1000);
                 route.resume();
             });
@@ -52,7 +54,8 @@ class ActOvertakenTest {
             browser.open("/jobs/" + steps.number + "/now");
             browser.awaitNext("Store a baseline");
             browser.page.route("**/alive", Route::abort);
-            browser.page.evaluate("document.title = 'still here'; freshen()");
+            browser.page.evaluate("document.title = 'still here'; import(document.querySelector('script[type=module]')"
+                    + ".src.replace('codrane.js', 'freshen.js')).then((m) => m.freshen())");
             browser.page.waitForTimeout(2500);
             assertThat(browser.page.title()).isEqualTo("still here");
             browser.page.unroute("**/alive");
@@ -67,7 +70,8 @@ class ActOvertakenTest {
             return;
         }
         APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
-        for (int i = 0; i < 900 && !steps.facts().progress().passed(HoldPoint.BASELINE_STORED); i++) pause(100);
+        for (int i = 0; i < 900 && !HoldRules.progress(steps.facts()).passed(HoldPoint.BASELINE_STORED); i++)
+            pause(100);
         pause(1000);
         route.fulfill(new Route.FulfillOptions().setResponse(answer));
     }

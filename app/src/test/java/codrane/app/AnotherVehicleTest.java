@@ -4,17 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
-import codrane.app.job.JobFacts;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.RunActs;
-import codrane.app.job.ScanActs;
-import codrane.app.job.UnlockActs;
 import codrane.app.live.JobTasks;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.baseline.BaselineActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.identify.ScanActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.run.RunActs;
+import codrane.app.stage.unlock.UnlockActs;
 import codrane.core.job.IntakeNotes;
+import codrane.core.job.JobState;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
@@ -81,23 +82,20 @@ class AnotherVehicleTest {
                 .take(new NewJobForm(Conditions.LORNE.text(), "test", kind, module, "SECOND_HAND"), WHO);
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
         app.bean(IntakeActs.class).oldModule(steps.number, IntakeNotes.OldModule.OUT, WHO);
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, WHO, "");
+        TestActs.of(app).keep(steps.number, HoldPoint.CONSENT, WHO, "");
         return steps;
     }
 
     private static void waitsForAPerson(JobSteps steps) {
-        JobFacts facts = steps.facts();
-        assertThat(facts.stranger()).isPresent();
-        assertThat(facts.progress().passed(HoldPoint.LINK_PROVEN)).isFalse();
-        assertThat(facts.progress().current()).isEqualTo(Stage.BENCH);
+        JobState facts = steps.facts();
+        assertThat(facts.benched().stranger()).isPresent();
+        assertThat(HoldRules.progress(facts).passed(HoldPoint.LINK_PROVEN)).isFalse();
+        assertThat(HoldRules.progress(facts).current()).isEqualTo(Stage.BENCH);
     }
 
     private static String taskError(JobSteps steps) throws InterruptedException {
         JobTasks tasks = app.bean(JobTasks.class);
-        for (int i = 0;
-                i < 1200
-                        && !tasks.of(steps.number).map(JobTasks.Progress::ended).orElse(false);
-                i++) Thread.sleep(50);
+        Until.so(() -> tasks.of(steps.number).map(JobTasks.Progress::ended).orElse(false));
         String error = tasks.of(steps.number).orElseThrow().error().orElse("");
         tasks.seen(steps.number);
         return error;
@@ -109,14 +107,14 @@ class AnotherVehicleTest {
                 .take(new NewJobForm(Conditions.LORNE_DONOR.text(), "another", "BASELINE_ONLY", "", ""), WHO);
         JobSteps steps = job("REPLACE_MODULE", "tail-lift");
         TestWorld.plug(world, Conditions.LORNE_DONOR);
-        assertThat(sentence(app.bean(ScanActs.class).benchCheck(steps.number, WHO)))
+        assertThat(sentence(app.bean(BenchActs.class).ask(steps.number, WHO)))
                 .contains("Another vehicle is on the cable", "…004131", "…004127")
                 .contains(String.valueOf(((JobIntake.Taken.Job) other).number()));
         waitsForAPerson(steps);
-        assertThat(rows("bench_check", steps.number)).isZero();
+        assertThat(steps.facts().benched().check()).isEmpty();
         TestWorld.plug(world, Conditions.LORNE);
-        assertThat(app.bean(ScanActs.class).benchCheck(steps.number, WHO)).isInstanceOf(Acted.Done.class);
-        assertThat(steps.facts().stranger()).isEmpty();
+        assertThat(app.bean(BenchActs.class).ask(steps.number, WHO)).isInstanceOf(Acted.Done.class);
+        assertThat(steps.facts().benched().stranger()).isEmpty();
     }
 
     @Test
@@ -148,23 +146,21 @@ class AnotherVehicleTest {
     /** Back on the right vehicle to prove the link, and onto the other again. */
     private static void ask(JobSteps steps) {
         TestWorld.plug(world, Conditions.LORNE);
-        assertThat(app.bean(ScanActs.class).benchCheck(steps.number, WHO)).isInstanceOf(Acted.Done.class);
+        assertThat(app.bean(BenchActs.class).ask(steps.number, WHO)).isInstanceOf(Acted.Done.class);
         TestWorld.plug(world, Conditions.LORNE_DONOR);
     }
 
     @Test
     void run_releasedOnAnotherVehicle_writesNothingToIt() throws Exception {
         JobSteps steps = job("CLEAR_FAULTS", "");
-        app.bean(ScanActs.class).benchCheck(steps.number, WHO);
+        app.bean(BenchActs.class).ask(steps.number, WHO);
         steps.scan();
-        app.bean(JobActs.class).waive(steps.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
+        TestActs.of(app).waive(steps.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
         app.bean(BaselineActs.class).store(steps.number, "", WHO);
         steps.awaitTask();
-        app.bean(JobActs.class).plan(steps.number, WHO);
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, WHO, "");
-        for (int i = 0;
-                i < 600 && !steps.facts().progress().openBefore(Stage.RUN).isEmpty();
-                i++) Thread.sleep(100);
+        TestActs.of(app).plan(steps.number, WHO);
+        TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, WHO, "");
+        Until.so(() -> HoldRules.progress(steps.facts()).openBefore(Stage.RUN).isEmpty());
         List<String> all = steps.facts()
                 .plan()
                 .orElseThrow()
@@ -187,8 +183,8 @@ class AnotherVehicleTest {
                 .take(new NewJobForm(Conditions.ALMERY.text(), "test", "CLEAR_FAULTS", "", ""), WHO);
         TestWorld.plug(world, Conditions.ALMERY);
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, WHO, "");
-        app.bean(ScanActs.class).benchCheck(steps.number, WHO);
+        TestActs.of(app).keep(steps.number, HoldPoint.CONSENT, WHO, "");
+        app.bean(BenchActs.class).ask(steps.number, WHO);
         steps.scan();
         TestWorld.plug(world, Conditions.LORNE);
         assertThat(sentence(app.bean(UnlockActs.class).authorise(steps.number, WHO)))
@@ -199,7 +195,8 @@ class AnotherVehicleTest {
     @Test
     void acceptedDonor_afterANewScan_isAskedAgain() throws Exception {
         JobSteps steps = job("REPLACE_MODULE", "tail-lift").toScanned();
-        assertThat(steps.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isTrue();
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isTrue();
         assertThat(steps.facts()
                         .personHold(HoldPoint.IDENTITY_SETTLED)
                         .orElseThrow()
@@ -207,16 +204,17 @@ class AnotherVehicleTest {
                         .orElseThrow())
                 .isEqualTo("tail-lift=" + Conditions.LORNE_DONOR.text());
         steps.scan();
-        assertThat(steps.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isFalse();
     }
 
     /** A module that this job is not about is no expected donor: it can't be kept, only gone past with a reason. */
     @Test
     void anotherModulesDonor_isNotAcceptedAsThisJobsPart() throws Exception {
         JobSteps steps = job("CLEAR_FAULTS", "");
-        app.bean(ScanActs.class).benchCheck(steps.number, WHO);
+        app.bean(BenchActs.class).ask(steps.number, WHO);
         steps.scan();
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         assertThat(sentence(acts.keep(steps.number, HoldPoint.IDENTITY_SETTLED, WHO, "")))
                 .contains("Tail lift carries " + Conditions.LORNE_DONOR.text(), "this job does not write that");
         assertThat(acts.waive(steps.number, HoldPoint.IDENTITY_SETTLED, WHO, "job 2201 is about that"))

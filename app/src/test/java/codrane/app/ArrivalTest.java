@@ -6,17 +6,20 @@ import codrane.app.RunningApp.App;
 import codrane.app.baseline.BaselineImport;
 import codrane.app.baseline.Baselines;
 import codrane.app.job.Acted;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.IdentifyActs;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.RunActs;
-import codrane.app.job.ScanActs;
-import codrane.app.job.UnlockActs;
+import codrane.app.job.Vehicles;
 import codrane.app.live.RunStore;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.baseline.BaselineActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.decide.SettingActs;
+import codrane.app.stage.identify.FaultActs;
+import codrane.app.stage.identify.ScanActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.run.RunActs;
+import codrane.app.stage.unlock.UnlockActs;
 import codrane.core.baseline.BaselineSummary;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.vin.Vin;
 import codrane.standin.Conditions;
@@ -71,12 +74,12 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(vin.text(), "First baseline", "BASELINE_ONLY", "", ""), "tech");
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, "tech", "");
-        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
+        TestActs.of(app).keep(steps.number, HoldPoint.CONSENT, "tech", "");
+        app.bean(BenchActs.class).ask(steps.number, "tech");
         steps.scan();
         for (String variant : steps.facts().variants().stream().limit(1).toList())
             app.bean(IntakeActs.class).variant(steps.number, variant, "tech");
-        app.bean(JobActs.class).waive(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "only read");
+        TestActs.of(app).waive(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "only read");
         assertThat(app.bean(BaselineActs.class).store(steps.number, "", "tech")).isEqualTo(DONE);
         steps.awaitTask();
         var file = app.bean(Baselines.class)
@@ -112,7 +115,7 @@ class ArrivalTest {
     @Test
     void faultNote_physicalReason_isShownWithItsFaultAndOthersAreRefused() throws InterruptedException {
         JobSteps steps = new JobSteps(app, "tail-lift").toScanned();
-        IdentifyActs identify = app.bean(IdentifyActs.class);
+        FaultActs identify = app.bean(FaultActs.class);
         var fault = steps.facts().faultsBefore().getFirst();
         assertThat(sentence(identify.note(steps.number, fault.module(), "P0001-00", "x", "tech")))
                 .contains("was not read in this job");
@@ -130,7 +133,7 @@ class ArrivalTest {
         assertThat(steps.facts().run().orElseThrow().running()).isTrue();
         TestWorld.plug(app.world(), Conditions.ALMERY);
         TestWorld.act(app.world(), "/key/on");
-        for (int i = 0; i < 1200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        Until.so(() -> !steps.facts().run().orElseThrow().running());
         var run = steps.facts().run().orElseThrow();
         assertThat(run.sentence()).startsWith("The link was lost");
         assertThat(app.bean(RunStore.class).journal(run.id(), 500)).isEmpty();
@@ -162,19 +165,23 @@ class ArrivalTest {
     @Test
     void scanAfterThePlan_opensThePlanAgain() throws InterruptedException {
         JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
-        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isTrue();
+        TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.PLAN_AGREED))
+                .isTrue();
         steps.scan();
-        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isFalse();
-        assertThat(steps.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
-        assertThat(sentence(app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.PLAN_AGREED))
+                .isFalse();
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isFalse();
+        assertThat(sentence(TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
                 .contains("The VINs agree, or the donor is accepted");
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "");
-        assertThat(sentence(app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
+        TestActs.of(app).keep(steps.number, HoldPoint.IDENTITY_SETTLED, "tech", "");
+        assertThat(sentence(TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "")))
                 .contains("rests on the newest scan");
-        app.bean(JobActs.class).plan(steps.number, "tech");
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
-        assertThat(steps.facts().progress().passed(HoldPoint.PLAN_AGREED)).isTrue();
+        TestActs.of(app).plan(steps.number, "tech");
+        TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(HoldRules.progress(steps.facts()).passed(HoldPoint.PLAN_AGREED))
+                .isTrue();
     }
 
     @Test
@@ -183,16 +190,16 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
         long number = ((JobIntake.Taken.Job) taken).number();
-        app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", "");
-        app.bean(ScanActs.class).benchCheck(number, "tech");
+        TestActs.of(app).keep(number, HoldPoint.CONSENT, "tech", "");
+        app.bean(BenchActs.class).ask(number, "tech");
         new JobSteps(app, number).scan();
         assertThat(app.bean(UnlockActs.class).authorise(number, "tech")).isInstanceOf(Acted.Done.class);
         assertThat(TestWorld.lookDoip(app.world()).path("gateway").asString()).isNotEqualTo("locked");
         var desk = app.bean(codrane.app.job.JobDesk.class);
-        assertThat(desk.facts(number).access().open()).isTrue();
-        for (int i = 0; i < 600 && !desk.facts(number).access().expired(); i++) Thread.sleep(100);
-        assertThat(desk.facts(number).access().expired()).isTrue();
-        assertThat(desk.facts(number).progress().hold(HoldPoint.AUTHORISED))
+        assertThat(desk.state(number).access().open()).isTrue();
+        Until.so(() -> desk.state(number).access().expired());
+        assertThat(desk.state(number).access().expired()).isTrue();
+        assertThat(HoldRules.progress(desk.state(number)).hold(HoldPoint.AUTHORISED))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
     }
 
@@ -202,8 +209,8 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "CLEAR_FAULTS", "", ""), "tech");
         long number = ((JobIntake.Taken.Job) taken).number();
-        app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", "");
-        app.bean(ScanActs.class).benchCheck(number, "tech");
+        TestActs.of(app).keep(number, HoldPoint.CONSENT, "tech", "");
+        app.bean(BenchActs.class).ask(number, "tech");
         new JobSteps(app, number).scan();
         assertThat(sentence(app.bean(UnlockActs.class).authorise(number, "tech")))
                 .contains("The plan has ended");
@@ -221,31 +228,28 @@ class ArrivalTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm(Conditions.WISP.text(), "test", "FIND_LOST_SETTING", "", ""), "tech");
         JobSteps steps = new JobSteps(app, ((JobIntake.Taken.Job) taken).number());
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         BaselineActs baselines = app.bean(BaselineActs.class);
         acts.keep(steps.number, HoldPoint.CONSENT, "tech", "");
-        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
+        app.bean(BenchActs.class).ask(steps.number, "tech");
         steps.scan();
         baselines.store(steps.number, "", "tech");
         steps.awaitTask();
         List<String> both = List.of("climate-main/*", "climate-main/prewarm");
-        assertThat(sentence(baselines.choose(steps.number, both, "tech"))).contains("tick the one or the other");
-        assertThat(sentence(baselines.choose(steps.number, List.of("body-main/*"), "tech")))
+        assertThat(sentence(app.bean(SettingActs.class).putBack(steps.number, both, "tech")))
+                .contains("tick the one or the other");
+        assertThat(sentence(app.bean(SettingActs.class).putBack(steps.number, List.of("body-main/*"), "tech")))
                 .contains("is not lost");
-        assertThat(baselines.choose(steps.number, List.of("climate-main/*"), "tech"))
+        assertThat(app.bean(SettingActs.class).putBack(steps.number, List.of("climate-main/*"), "tech"))
                 .isInstanceOf(Acted.Done.class);
         acts.plan(steps.number, "tech");
         acts.keep(steps.number, HoldPoint.PLAN_AGREED, "tech", "");
         assertThat(app.bean(UnlockActs.class).authorise(steps.number, "tech")).isInstanceOf(Acted.Done.class);
-        for (int i = 0;
-                i < 200
-                        && !steps.facts()
-                                .progress()
-                                .openBefore(codrane.core.plan.Stage.RUN)
-                                .isEmpty();
-                i++) Thread.sleep(100);
+        Until.so(() -> HoldRules.progress(steps.facts())
+                .openBefore(codrane.core.plan.Stage.RUN)
+                .isEmpty());
         steps.run();
-        for (int i = 0; i < 1200 && steps.facts().run().orElseThrow().running(); i++) Thread.sleep(100);
+        Until.so(() -> !steps.facts().run().orElseThrow().running());
         assertThat(steps.facts().run().orElseThrow().finished()).isTrue();
         assertThat(TestWorld.lookDoip(app.world())
                         .path("modules")
@@ -284,18 +288,17 @@ class ArrivalTest {
 
     @Test
     void vehicles_search_findsByAnyPartAndShowsTheNewestFirst() {
-        var store = app.bean(codrane.app.job.jpa.JobStore.class);
-        assertThat(store.vehicleLines("004127")).singleElement().satisfies(line -> {
+        assertThat(app.bean(Vehicles.class).lines("004127")).singleElement().satisfies(line -> {
             assertThat(line.vin()).isEqualTo(Conditions.LORNE);
             assertThat(line.jobs()).isPositive();
         });
-        assertThat(store.vehicleLines("wisp"))
+        assertThat(app.bean(Vehicles.class).lines("wisp"))
                 .isNotEmpty()
                 .allMatch(l -> l.model().equals("Wisp"));
-        assertThat(store.vehicleLines("%")).hasSizeGreaterThan(20); // no pattern of the database
-        assertThat(store.vehicleLines(""))
-                .isSortedAccordingTo(java.util.Comparator.comparing(codrane.app.job.jpa.JobStore.VehicleLine::lastSeen)
-                        .reversed());
-        assertThat(store.vehicleLines("no such vehicle")).isEmpty();
+        assertThat(app.bean(Vehicles.class).lines("%")).hasSizeGreaterThan(20); // no pattern of the database
+        assertThat(app.bean(Vehicles.class).lines(""))
+                .isSortedAccordingTo(
+                        java.util.Comparator.comparing(Vehicles.Line::lastSeen).reversed());
+        assertThat(app.bean(Vehicles.class).lines("no such vehicle")).isEmpty();
     }
 }

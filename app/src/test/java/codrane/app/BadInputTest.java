@@ -10,19 +10,21 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.PrepareActs;
-import codrane.app.job.RunActs;
-import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
 import codrane.app.shelf.MakerServiceClient;
+import codrane.app.stage.baseline.BaselineActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.identify.ScanActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.prepare.PrepareActs;
+import codrane.app.stage.prepare.SheetActs;
+import codrane.app.stage.run.RunActs;
 import codrane.core.calibration.Manifest;
 import codrane.core.job.IntakeNotes;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
 import java.nio.charset.StandardCharsets;
@@ -74,15 +76,13 @@ class BadInputTest {
     /** A job of its own, with a plan. */
     private long jobAtPrepare() throws InterruptedException {
         long number = new JobSteps(app, "tail-lift").toPlan().number;
-        app.bean(JobActs.class).keep(number, HoldPoint.PLAN_AGREED, "tech", "");
+        TestActs.of(app).keep(number, HoldPoint.PLAN_AGREED, "tech", "");
         return number;
     }
 
     private void await(long number) throws InterruptedException {
         JobTasks tasks = app.bean(JobTasks.class);
-        for (int i = 0;
-                i < 300 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
-                i++) Thread.sleep(50);
+        Until.so(() -> tasks.of(number).map(JobTasks.Progress::ended).orElse(false));
         assertThat(tasks.of(number).orElseThrow().error()).isEmpty();
         tasks.seen(number);
     }
@@ -153,7 +153,7 @@ class BadInputTest {
         assertThat(upload(number, damaged)).contains("is damaged. Line 14, column 73: 'x' is not a hex digit");
         assertThat(upload(number, forOther)).contains("the file is for BK-67220-Z1");
         assertThat(rows("stored_file")).isEqualTo(before);
-        assertThat(app.bean(JobDesk.class).facts(number).calibration()).isEmpty();
+        assertThat(app.bean(JobDesk.class).state(number).calibration()).isEmpty();
     }
 
     private String upload(long number, byte[] content) throws Exception {
@@ -168,21 +168,22 @@ class BadInputTest {
     @Test
     void sheet_wrongOrForAnotherVehicle_isRefused() throws Exception {
         long number = jobAtPrepare();
-        PrepareActs prepares = app.bean(PrepareActs.class);
-        assertThat(sentence(prepares.pasteSheet(number, "LFT/01  00 | 00", "lead")))
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, "LFT/01  00 | 00", "lead")))
                 .contains("check byte does not fit");
-        assertThat(sentence(prepares.pasteSheet(number, "", "lead"))).contains("hold 0 octets");
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, "", "lead")))
+                .contains("hold 0 octets");
         var pack = TestWorld.pack("brennick-lorne");
         String donors = app.bean(MakerServiceClient.class)
                 .lineSheet(pack, "tail-lift", new codrane.core.vin.Vin("0BKLR3A48MN004131"));
-        assertThat(sentence(prepares.pasteSheet(number, donors, "lead"))).contains("for another VIN");
-        assertThat(app.bean(JobDesk.class).facts(number).sheet()).isEmpty();
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, donors, "lead")))
+                .contains("for another VIN");
+        assertThat(app.bean(JobDesk.class).state(number).sheet()).isEmpty();
     }
 
     @Test
     void acts_outOfOrder_areRefusedAndNothingIsWritten() throws Exception {
         long number = new JobSteps(app, "tail-lift").toPlan().number;
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         PrepareActs prepares = app.bean(PrepareActs.class);
         long runs = rows("run");
         assertThat(sentence(app.bean(RunActs.class).run(number, java.util.List.of(), "lead")))
@@ -200,13 +201,10 @@ class BadInputTest {
         assertThat(sentence(acts.waive(number, HoldPoint.CONSENT, "lead", " "))).contains("why it is waived");
         assertThat(sentence(acts.waive(number, HoldPoint.PLAN_AGREED, "lead", "because")))
                 .contains("can't be waived");
-        assertThat(sentence(app.bean(BaselineActs.class).readOld(number, "lead")))
-                .contains("no old module");
+        assertThat(sentence(app.bean(BenchActs.class).readOld(number, "lead"))).contains("no old module");
         assertThat(sentence(app.bean(RunActs.class).stop(number, "lead"))).contains("No run is under way");
-        assertThat(sentence(prepares.fetchCalibration(number, "NO-SUCH", "lead")))
-                .contains("does not offer");
-        assertThat(sentence(prepares.fetchCalibration(number, "LFT-312-Z", "lead")))
-                .contains("the file is for BK-67220-Z1");
+        assertThat(sentence(prepares.fetch(number, "NO-SUCH", "lead"))).contains("does not offer");
+        assertThat(sentence(prepares.fetch(number, "LFT-312-Z", "lead"))).contains("the file is for BK-67220-Z1");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
         assertThat(rows("run")).isEqualTo(runs);
     }
@@ -217,9 +215,8 @@ class BadInputTest {
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", "tail-lift", "NEW"), "lead");
         long number = ((JobIntake.Taken.Job) taken).number();
-        JobActs acts = app.bean(JobActs.class);
-        assertThat(sentence(app.bean(ScanActs.class).benchCheck(number, "lead")))
-                .contains("Intake comes before Bench");
+        TestActs acts = TestActs.of(app);
+        assertThat(sentence(app.bean(BenchActs.class).ask(number, "lead"))).contains("Intake comes before Bench");
         assertThat(sentence(app.bean(ScanActs.class).scan(number, "lead"))).contains("Intake comes before Identify");
         assertThat(sentence(app.bean(BaselineActs.class).store(number, "", "lead")))
                 .contains("Intake comes before Baseline");
@@ -230,7 +227,7 @@ class BadInputTest {
         assertThat(sentence(app.bean(RunActs.class).run(number, List.of("clear"), "lead")))
                 .contains("Still open");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
-        assertThat(app.bean(JobDesk.class).facts(number).job().version()).isZero();
+        assertThat(app.bean(JobDesk.class).state(number).job().version()).isZero();
     }
 
     @ParameterizedTest
@@ -270,27 +267,27 @@ class BadInputTest {
 
     @Test
     void lockedGateway_wisp_isReadOnly() throws Exception {
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm("0TVWP2E67TN002240", "test", "REPLACE_MODULE", "climate", "NEW"), "lead");
         long number = ((JobIntake.Taken.Job) taken).number();
         app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, "lead");
         acts.keep(number, HoldPoint.CONSENT, "lead", "");
-        assertThat(app.bean(ScanActs.class).benchCheck(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
+        assertThat(app.bean(BenchActs.class).ask(number, "lead")).isInstanceOf(Acted.Done.class); // over DoIP
         app.bean(ScanActs.class).scan(number, "lead");
         await(number);
-        assertThat(app.bean(JobDesk.class).facts(number).before().orElseThrow().readings())
+        assertThat(app.bean(JobDesk.class).state(number).before().orElseThrow().readings())
                 .hasSize(10);
         app.bean(BaselineActs.class).store(number, "", "lead");
         await(number);
         acts.plan(number, "lead");
         acts.keep(number, HoldPoint.PLAN_AGREED, "lead", "");
-        List<HoldPoint> open = List.of();
-        for (int i = 0; i < 600 && open.size() != 1; i++) { // the supply must have held for ten seconds
-            open = app.bean(JobDesk.class).facts(number).progress().openBefore(Stage.RUN);
-            Thread.sleep(100);
-        }
-        assertThat(open).containsExactly(HoldPoint.AUTHORISED);
+        // the supply must have held for ten seconds
+        Until.so(
+                "only the authorisation is open",
+                () -> HoldRules.progress(app.bean(JobDesk.class).state(number))
+                        .openBefore(Stage.RUN)
+                        .equals(List.of(HoldPoint.AUTHORISED)));
         assertThat(sentence(app.bean(RunActs.class).run(number, List.of(), "lead")))
                 .contains("The gateway is locked", "Nothing was sent");
     }
@@ -314,14 +311,14 @@ class BadInputTest {
     void decide_nonsense_isRefusedWithASentenceAndChangesNothing(String path, String key, String value, String sentence)
             throws Exception {
         long number = jobAtPrepare();
-        int version = app.bean(JobDesk.class).facts(number).plan().orElseThrow().version();
+        int version = app.bean(JobDesk.class).state(number).plan().orElseThrow().version();
         var result = perform(signed(post("/jobs/" + number + "/" + path)
                 .param(key, value)
                 .param("value", "1")
                 .param("why", "because I say so")
                 .param("said", "here")));
         assertThat((String) result.getFlashMap().get("refused")).contains(sentence);
-        assertThat(app.bean(JobDesk.class).facts(number).plan().orElseThrow().version())
+        assertThat(app.bean(JobDesk.class).state(number).plan().orElseThrow().version())
                 .isEqualTo(version);
     }
 

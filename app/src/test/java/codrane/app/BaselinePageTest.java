@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.baseline.Baselines;
-import codrane.app.job.jpa.JobStore;
+import codrane.app.job.Vehicles;
 import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineSummary.Origin;
 import codrane.core.baseline.BaselineSummary.Purpose;
@@ -68,8 +68,8 @@ class BaselinePageTest {
 
     @Test
     void page_tenThousandFields_showsEveryModuleAndOneInFull(App app) throws Exception {
-        long vehicle = app.bean(JobStore.class)
-                .vehicle(Conditions.LORNE_DONOR, "brennick-lorne", "Lorne", TAKEN)
+        long vehicle = app.bean(Vehicles.class)
+                .takeIn(Conditions.LORNE_DONOR, "brennick-lorne", "Lorne", TAKEN)
                 .id();
         long id = app.bean(Baselines.class)
                 .add(new Baselines.Place(null, vehicle, Origin.IMPORTED, Purpose.BEFORE, ""), large(), TAKEN, "tech");

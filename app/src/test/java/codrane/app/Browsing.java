@@ -95,13 +95,18 @@ final class Browsing implements AutoCloseable {
 
     /** Waits until the next act is this. */
     void awaitNext(String title) {
+        awaitShown(".next h3:has-text(\"" + title + "\")");
+        awaitScripts();
+    }
+
+    /** Waits for what a selector names, and says what stands there instead when it never comes. */
+    void awaitShown(String selector) {
         try {
-            page.waitForSelector(".next h3:has-text(\"" + title + "\")");
+            page.waitForSelector(selector);
         } catch (TimeoutError e) {
             picture(Path.of("target/screenshots/failure.png"));
-            throw new AssertionError("\"" + title + "\" never came. The page says: " + page.innerText("main"), e);
+            throw new AssertionError(selector + " never came. The page says: " + page.innerText("main"), e);
         }
-        awaitScripts();
     }
 
     /** The page's policy allows no functions to wait for, so it is asked again and again. */

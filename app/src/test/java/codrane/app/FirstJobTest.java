@@ -102,7 +102,7 @@ class FirstJobTest {
         browser.awaitNext("Agree to 5 writing steps");
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Fetch the calibration");
-        assertThat(browser.page.textContent("main")).contains("the file is for BK-67220-Z1");
+        browser.page.waitForSelector("text=the file is for BK-67220-Z1");
         browser.page.click("td form button");
         browser.awaitNext("Fetch the line sheet");
         browser.picture(PICTURES.resolve("prepare.png"));

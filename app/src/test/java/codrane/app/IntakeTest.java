@@ -3,10 +3,10 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
-import codrane.app.job.ScanActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.intake.IntakeActs;
 import codrane.core.job.IntakeNotes;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.standin.Conditions;
 import com.google.zxing.BarcodeFormat;
@@ -108,7 +108,7 @@ class IntakeTest {
     void oldModule_stillIn_isReadAndKeptBeforeAnythingElse() throws InterruptedException {
         JobSteps steps = new JobSteps(app, "climate");
         readOld(steps);
-        assertThat(steps.facts().intake().oldReading().orElseThrow().read()).isTrue();
+        assertThat(steps.facts().benched().oldReading().orElseThrow().read()).isTrue();
         assertThat(count(steps)).isEqualTo(1);
         assertThat(steps.facts().baseline()).isEmpty(); // it is the old part's, not the vehicle's
     }
@@ -118,19 +118,20 @@ class IntakeTest {
         TestWorld.act(app.world(), "/fault?spec=silent:module=climate,seconds=60");
         JobSteps steps = new JobSteps(app, "climate");
         readOld(steps);
-        assertThat(steps.facts().intake().oldReading().orElseThrow().sentence()).contains("could not be read");
-        assertThat(steps.facts().progress().hold(HoldPoint.OLD_MODULE_READ))
+        assertThat(steps.facts().benched().oldReading().orElseThrow().sentence())
+                .contains("could not be read");
+        assertThat(HoldRules.progress(steps.facts()).hold(HoldPoint.OLD_MODULE_READ))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.KEPT);
         assertThat(count(steps)).isZero();
     }
 
     private void readOld(JobSteps steps) throws InterruptedException {
         app.bean(IntakeActs.class).oldModule(steps.number, IntakeNotes.OldModule.STILL_IN, "tech");
-        app.bean(JobActs.class).keep(steps.number, HoldPoint.CONSENT, "tech", "");
-        app.bean(ScanActs.class).benchCheck(steps.number, "tech");
-        assertThat(steps.facts().progress().hold(HoldPoint.OLD_MODULE_READ))
+        TestActs.of(app).keep(steps.number, HoldPoint.CONSENT, "tech", "");
+        app.bean(BenchActs.class).ask(steps.number, "tech");
+        assertThat(HoldRules.progress(steps.facts()).hold(HoldPoint.OLD_MODULE_READ))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.OPEN);
-        app.bean(codrane.app.job.BaselineActs.class).readOld(steps.number, "tech");
+        app.bean(BenchActs.class).readOld(steps.number, "tech");
         steps.awaitTask();
     }
 

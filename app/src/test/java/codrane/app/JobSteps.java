@@ -4,17 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
-import codrane.app.job.JobFacts;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.PrepareActs;
-import codrane.app.job.RunActs;
-import codrane.app.job.ScanActs;
 import codrane.app.live.JobTasks;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.identify.ScanActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.prepare.PrepareActs;
+import codrane.app.stage.prepare.SheetActs;
+import codrane.app.stage.run.RunActs;
 import codrane.core.job.IntakeNotes;
+import codrane.core.job.JobState;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
@@ -26,12 +28,12 @@ final class JobSteps {
     private static final String WHO = "tech";
 
     private final App app;
-    private final JobActs acts;
+    private final TestActs acts;
     final long number;
 
     JobSteps(App app, String module) {
         this.app = app;
-        acts = app.bean(JobActs.class);
+        acts = TestActs.of(app);
         JobIntake.Taken taken = app.bean(JobIntake.class)
                 .take(new NewJobForm("0BKLR3A46MN004127", "test", "REPLACE_MODULE", module, "SECOND_HAND"), WHO);
         number = ((JobIntake.Taken.Job) taken).number();
@@ -41,17 +43,17 @@ final class JobSteps {
     JobSteps(App app, long number) {
         this.app = app;
         this.number = number;
-        acts = app.bean(JobActs.class);
+        acts = TestActs.of(app);
     }
 
-    JobFacts facts() {
-        return app.bean(JobDesk.class).facts(number);
+    JobState facts() {
+        return app.bean(JobDesk.class).state(number);
     }
 
     JobSteps toScanned() throws InterruptedException {
         done(app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, WHO));
         done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));
-        done(app.bean(ScanActs.class).benchCheck(number, WHO));
+        done(app.bean(BenchActs.class).ask(number, WHO));
         scan();
         acts.waive(number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
         return this;
@@ -59,7 +61,7 @@ final class JobSteps {
 
     JobSteps toPlan() throws InterruptedException {
         toScanned();
-        done(app.bean(codrane.app.job.BaselineActs.class).store(number, "", WHO));
+        done(app.bean(codrane.app.stage.baseline.BaselineActs.class).store(number, "", WHO));
         awaitTask();
         done(acts.plan(number, WHO));
         return this;
@@ -68,11 +70,11 @@ final class JobSteps {
     JobSteps toRun(String manifest) throws InterruptedException {
         toPlan();
         done(acts.keep(number, HoldPoint.PLAN_AGREED, WHO, ""));
-        done(app.bean(PrepareActs.class).fetchCalibration(number, manifest, WHO));
+        done(app.bean(PrepareActs.class).fetch(number, manifest, WHO));
         awaitTask();
-        done(app.bean(PrepareActs.class).fetchSheet(number, WHO));
-        for (int i = 0; i < 600 && !facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
-        assertThat(facts().progress().openBefore(Stage.RUN)).isEmpty();
+        done(app.bean(SheetActs.class).fetch(number, WHO));
+        Until.so(() -> HoldRules.progress(facts()).openBefore(Stage.RUN).isEmpty());
+        assertThat(HoldRules.progress(facts()).openBefore(Stage.RUN)).isEmpty();
         return this;
     }
 
@@ -103,9 +105,7 @@ final class JobSteps {
 
     void awaitTask() throws InterruptedException {
         JobTasks tasks = app.bean(JobTasks.class);
-        for (int i = 0;
-                i < 1200 && !tasks.of(number).map(JobTasks.Progress::ended).orElse(false);
-                i++) Thread.sleep(50);
+        Until.so(() -> tasks.of(number).map(JobTasks.Progress::ended).orElse(false));
         assertThat(tasks.of(number).orElseThrow().error()).isEmpty();
         tasks.seen(number);
     }

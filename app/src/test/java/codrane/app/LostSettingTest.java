@@ -105,10 +105,10 @@ class LostSettingTest {
         browser.awaitNext("Baseline is done");
         assertThat(browser.page.textContent("main")).contains("1 setting is not as left", "Cabin pre-warming");
         browser.page.click("text=Everything that differs");
-        browser.page.waitForSelector("nav.tabs");
-        assertThat(browser.page.textContent("table.t")).contains("Cabin pre-warm timer", "on", "off");
+        browser.page.waitForSelector("nav.nav-tabs");
+        assertThat(browser.page.textContent("table.table")).contains("Cabin pre-warm timer", "on", "off");
         browser.page.click("text=Learned values");
-        browser.page.waitForSelector("nav.tabs a.here:has-text('Learned values')");
+        browser.page.waitForSelector("nav.nav-tabs a.active:has-text('Learned values')");
         browser.page.goBack();
         browser.page.goBack();
         browser.awaitNext("Baseline is done");
@@ -124,10 +124,11 @@ class LostSettingTest {
 
     private void putBack(Browsing browser) {
         browser.page.keyboard().press("Control+Enter");
+        browser.awaitShown(".next h3:not(:has-text('Agree to'))");
         browser.page.keyboard().press("4");
         browser.awaitNext("Authorise this vehicle");
         browser.page.keyboard().press("Control+Enter");
-        browser.page.waitForSelector(".vit:has-text('Gateway open')");
+        browser.awaitShown(".vit:has-text('Gateway open')");
         browser.goUntil("8", "Release 1 writing step");
         browser.page.check(".release input");
         browser.page.keyboard().press("Control+Enter");

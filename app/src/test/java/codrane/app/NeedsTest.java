@@ -3,10 +3,11 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.decide.NeedStore;
 import codrane.app.job.Acted;
-import codrane.app.job.JobActs;
-import codrane.app.job.NeedActs;
+import codrane.app.policy.Passes;
+import codrane.app.stage.prepare.LetterActs;
+import codrane.app.stage.prepare.NeedActs;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
@@ -44,7 +45,7 @@ class NeedsTest {
     @BeforeEach
     void plan() throws Exception {
         acts = app.bean(NeedActs.class);
-        app.bean(NeedStore.class).pass("brennick", Instant.now().minusSeconds(60), Instant.now(), "lead");
+        app.bean(Passes.class).note("brennick", Instant.now().minusSeconds(60), "lead");
         job = new JobSteps(app, "tail-lift").toPlan();
     }
 
@@ -60,55 +61,58 @@ class NeedsTest {
     }
 
     private static String day(int from) {
-        return LocalDate.now(ZoneId.systemDefault()).plusDays(from).toString();
+        return LocalDate.now(app.bean(ZoneId.class)).plusDays(from).toString();
     }
 
     @Test
     void note_beforeThePlanIsAgreed_isRefused() {
         assertThat(pass().state()).isEqualTo(Need.State.TO_GET);
-        assertThat(sentence(acts.note(job.number, "pass:brennick", false, day(1), "", "tech")))
+        assertThat(sentence(acts.note(job.number, "pass:brennick", new NeedActs.Said(false, day(1), ""), "tech")))
                 .contains("Decide comes before Prepare", "The plan is agreed to");
-        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
+        TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
         assertThat(pass().state()).isEqualTo(Need.State.TO_GET);
         // that it is here already costs nothing
-        assertThat(acts.note(job.number, "pass:brennick", true, "", "receipt 4417", "tech"))
+        assertThat(acts.note(job.number, "pass:brennick", new NeedActs.Said(true, "", "receipt 4417"), "tech"))
                 .isInstanceOf(Acted.Done.class);
         assertThat(pass().here()).isTrue();
     }
 
     @Test
     void note_askedForAfterAgreeing_waitsUntilItsDay() throws Exception {
-        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
-        for (int i = 0; i < 800 && !job.facts().progress().passed(HoldPoint.POWER_READY); i++) Thread.sleep(100);
-        assertThat(sentence(acts.note(job.number, "pass:brennick", false, day(-1), "", "tech")))
+        TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
+        Until.so(() -> HoldRules.progress(job.facts()).passed(HoldPoint.POWER_READY));
+        assertThat(sentence(acts.note(job.number, "pass:brennick", new NeedActs.Said(false, day(-1), ""), "tech")))
                 .contains("today or later");
-        assertThat(sentence(acts.note(job.number, "pass:brennick", false, "soon", "", "tech")))
+        assertThat(sentence(acts.note(job.number, "pass:brennick", new NeedActs.Said(false, "soon", ""), "tech")))
                 .contains("on which day");
-        assertThat(acts.note(job.number, "pass:brennick", false, day(2), "ordered", "tech"))
+        assertThat(acts.note(job.number, "pass:brennick", new NeedActs.Said(false, day(2), "ordered"), "tech"))
                 .isInstanceOf(Acted.Done.class);
         assertThat(pass().state()).isEqualTo(Need.State.ASKED);
-        assertThat(job.facts().progress().passed(HoldPoint.EVERYTHING_HERE)).isFalse();
+        assertThat(HoldRules.progress(job.facts()).passed(HoldPoint.EVERYTHING_HERE))
+                .isFalse();
         assertThat(acts.forget(job.number, "pass:brennick", "tech")).isInstanceOf(Acted.Done.class);
         assertThat(pass().state()).isEqualTo(Need.State.TO_GET);
     }
 
     @Test
     void note_whatCodraneFindsOrThePlanDoesNotNeed_isRefused() {
-        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
-        assertThat(sentence(acts.note(job.number, "line-sheet", true, "", "", "tech")))
+        TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
+        assertThat(sentence(acts.note(job.number, "line-sheet", new NeedActs.Said(true, "", ""), "tech")))
                 .contains("found by Codrane");
-        assertThat(sentence(acts.note(job.number, "licence:body", true, "", "", "tech")))
+        assertThat(sentence(acts.note(job.number, "licence:body", new NeedActs.Said(true, "", ""), "tech")))
                 .contains("needs no such thing");
-        assertThat(sentence(acts.note(job.number, "pass:brennick", true, "", "x".repeat(300), "tech")))
+        assertThat(sentence(
+                        acts.note(job.number, "pass:brennick", new NeedActs.Said(true, "", "x".repeat(300)), "tech")))
                 .contains("200");
     }
 
     @Test
     void letter_whereNothingIsAskedForByMail_isRefused() {
-        app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
-        assertThat(sentence(acts.draft(job.number, "tail-lift", "tech")))
+        TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, "tech", "");
+        LetterActs letters = app.bean(LetterActs.class);
+        assertThat(sentence(letters.draft(job.number, "tail-lift", "tech")))
                 .contains("Nothing of this is asked for by mail");
-        assertThat(sentence(acts.send(job.number, "tail-lift", "tech"))).contains("Draft the letter first");
-        assertThat(sentence(acts.look(job.number, "tail-lift", "tech"))).contains("Nothing was asked for");
+        assertThat(sentence(letters.send(job.number, "tail-lift", "tech"))).contains("asked for by mail");
+        assertThat(sentence(letters.look(job.number, "tail-lift", "tech"))).contains("asked for by mail");
     }
 }

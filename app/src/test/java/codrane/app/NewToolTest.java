@@ -134,7 +134,7 @@ class NewToolTest {
         browser.page.waitForSelector("td:has-text('never two writers')");
         browser.page.waitForSelector("h3:has-text('Power: go')");
         assertThat(browser.page.textContent("main"))
-                .contains("honestly", "at most 55 min", "It is the standard 16-pin cable");
+                .contains("between 64 and 76 %", "at most 55 min", "It is the standard 16-pin cable");
         browser.picture(PICTURES.resolve("bench.png"));
         browser.act("Ask the vehicle");
         browser.awaitNext("Scan all modules");

@@ -10,11 +10,11 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import codrane.app.RunningApp.App;
 import codrane.app.account.Routes;
 import codrane.app.job.Acted;
-import codrane.app.job.JobActs;
-import codrane.app.job.JobFacts;
-import codrane.app.job.RunActs;
 import codrane.app.live.RunStore;
+import codrane.app.stage.run.RunActs;
 import codrane.core.job.JobRun;
+import codrane.core.job.JobState;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.standin.StandinWorld;
@@ -53,7 +53,7 @@ class OnceTest {
     }
 
     private static JobRun awaitEnd(JobSteps job) throws InterruptedException {
-        for (int i = 0; i < 3000 && job.facts().run().orElseThrow().running(); i++) Thread.sleep(50);
+        Until.so(() -> !job.facts().run().orElseThrow().running());
         return job.facts().run().orElseThrow();
     }
 
@@ -87,7 +87,7 @@ class OnceTest {
         JobSteps second = first == job ? other : job;
         assertThat(awaitEnd(first)).as("the first").matches(JobRun::finished);
         assertThat(second.facts().run()).isEmpty();
-        assertThat(second.facts().witnessed().lastRun()).isEmpty();
+        assertThat(second.facts().ran().last()).isEmpty();
         if (first == other) { // what follows is about the one that ran
             job.run();
             assertThat(awaitEnd(job)).matches(JobRun::finished);
@@ -119,12 +119,12 @@ class OnceTest {
     }
 
     private static void closedTakesNothing(App app, JobSteps job) throws Exception {
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         job.scan();
         if (!job.facts().settling().isEmpty()) acts.keep(job.number, HoldPoint.SETTLED, WHO, "");
         acts.waive(job.number, HoldPoint.FUNCTION_TESTED, WHO, "nobody is there to try it");
         assertThat(acts.close(job.number, WHO)).isInstanceOf(Acted.Done.class);
-        long revision = job.facts().job().revision();
+        long version = job.facts().job().version();
         MockMvc mvc = MockMvcBuilders.webAppContextSetup((WebApplicationContext) app.context())
                 .apply(springSecurity())
                 .build();
@@ -138,8 +138,8 @@ class OnceTest {
                     .get("refused"));
             assertThat(refused).as(route.pattern()).contains("This job is closed");
         }
-        JobFacts facts = job.facts();
-        assertThat(facts.job().revision()).isEqualTo(revision);
+        JobState facts = job.facts();
+        assertThat(facts.job().version()).isEqualTo(version);
         assertThat(facts.job().closedAt()).isPresent();
     }
 
@@ -151,7 +151,9 @@ class OnceTest {
                 .replace("/decide/*", "/decide/wording")
                 .replace("/overrule/*", "/overrule/neighbours")
                 .replace("/old-module/*", "/old-module/out")
-                .replace("/letters/*", "/letters/tail-lift");
+                .replace("/letters/draft/*", "/letters/draft/tail-lift")
+                .replace("/letters/sent/*", "/letters/sent/tail-lift")
+                .replace("/letters/look/*", "/letters/look/tail-lift");
         boolean file = path.endsWith("/photos") || path.endsWith("/calibration-upload");
         AbstractMockHttpServletRequestBuilder<?> request = file
                 ? multipart(path)
@@ -173,13 +175,13 @@ class OnceTest {
     }
 
     private static void reopened(App app, JobSteps job) throws Exception {
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         assertThat(sentence(acts.reopen(job.number, "lead", "x"))).contains("why it is reopened");
         assertThat(job.facts().job().closedAt()).isPresent();
         assertThat(acts.reopen(job.number, "lead", "the customer came back")).isInstanceOf(Acted.Done.class);
-        JobFacts facts = job.facts();
+        JobState facts = job.facts();
         assertThat(facts.job().closedAt()).isEmpty();
-        assertThat(facts.progress().passed(HoldPoint.LINK_PROVEN)).isFalse();
+        assertThat(HoldRules.progress(facts).passed(HoldPoint.LINK_PROVEN)).isFalse();
         assertThat(sentence(acts.plan(job.number, WHO))).contains("Bench comes before");
         assertThat(app.bean(JdbcClient.class)
                         .sql("select detail from audit where act = 'reopened' and subject = ?")

@@ -3,17 +3,17 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.intake.IntakeStore;
 import codrane.app.job.Acted;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
-import codrane.app.job.JobFacts;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.ScanActs;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.baseline.BaselineActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.intake.IntakeForm;
 import codrane.core.job.IntakeNotes;
+import codrane.core.job.JobState;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -25,7 +25,6 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -78,20 +77,30 @@ class PlanningTest {
         long number = ((JobIntake.Taken.Job) app.bean(JobIntake.class)
                         .take(new NewJobForm(vin.text(), "planned in a test", kind.name(), module, origin), "desk"))
                 .number();
-        JobFacts facts = facts(number);
-        IntakeNotes.Details details = new IntakeNotes.Details(
-                Optional.empty(), "", "", Optional.empty(), "", keysHere, keysAll, "papers and the owner", List.of());
-        Optional<IntakeNotes.OldModule> old =
-                kind.replaces() ? Optional.of(IntakeNotes.OldModule.OUT) : Optional.empty();
-        app.bean(IntakeStore.class)
-                .put(facts.job().id(), new IntakeNotes(old, Optional.empty(), "", details), Instant.now(), "desk");
+        JobState facts = facts(number);
+        IntakeActs intake = app.bean(IntakeActs.class);
+        if (kind.replaces()) done(intake.oldModule(number, IntakeNotes.OldModule.OUT, "desk"));
+        IntakeForm form = new IntakeForm(
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                keysHere + "",
+                keysAll + "",
+                "papers and the owner",
+                null,
+                null,
+                null);
+        done(intake.note(number, form, "desk"));
         if (!facts.variants().isEmpty())
             done(app.bean(IntakeActs.class).variant(number, facts.variants().getFirst(), "tech"));
         JobSteps steps = new JobSteps(app, number);
-        done(app.bean(JobActs.class).keep(number, HoldPoint.CONSENT, "tech", ""));
-        done(app.bean(ScanActs.class).benchCheck(number, "tech"));
+        done(TestActs.of(app).keep(number, HoldPoint.CONSENT, "tech", ""));
+        done(app.bean(BenchActs.class).ask(number, "tech"));
         steps.scan();
-        app.bean(JobActs.class).waive(number, HoldPoint.IDENTITY_SETTLED, "tech", "as tested");
+        TestActs.of(app).waive(number, HoldPoint.IDENTITY_SETTLED, "tech", "as tested");
         done(app.bean(BaselineActs.class).store(number, "", "tech"));
         steps.awaitTask();
         return number;
@@ -101,8 +110,8 @@ class PlanningTest {
         assertThat(acted).isInstanceOf(Acted.Done.class);
     }
 
-    private static JobFacts facts(long number) {
-        return app.bean(JobDesk.class).facts(number);
+    private static JobState facts(long number) {
+        return app.bean(JobDesk.class).state(number);
     }
 
     private static JsonNode module(String id) {
@@ -342,17 +351,18 @@ class PlanningTest {
             assertThat(browser.page.innerText(".needs")).contains("Calibration, steering");
             assertThat(browser.troubles()).isEmpty();
         }
-        JobFacts facts = facts(number);
+        JobState facts = facts(number);
         assertThat(facts.calibration().orElseThrow().manifest().module()).isEqualTo("steering");
-        assertThat(facts.decided().letter("steering").orElseThrow().arrivedAs()).endsWith(".hex");
-        assertThat(facts.progress().passed(HoldPoint.FILE_CHECKED)).isTrue();
+        assertThat(facts.prepared().letter("steering").orElseThrow().arrivedAs())
+                .endsWith(".hex");
+        assertThat(HoldRules.progress(facts).passed(HoldPoint.FILE_CHECKED)).isTrue();
         assertThat(module("steering").path("bootOnly").asBoolean()).isTrue();
     }
 
     @Test
     void menu_learnedOnAClosedJob_isShownOnTheNextPlan() throws Exception {
         long first = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
-        done(app.bean(JobActs.class).plan(first, "tech"));
+        done(TestActs.of(app).plan(first, "tech"));
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + first + "/record");
             browser.page.selectOption("#m-op", "program-tail-lift");
@@ -367,7 +377,7 @@ class PlanningTest {
             browser.act("Make the plan");
             browser.awaitNext("Agree to");
             assertThat(text(browser)).doesNotContain("Wren calls it"); // one person's word until the job is closed
-            app.bean(codrane.app.job.jpa.JobStore.class).close(facts(first).job(), Instant.now());
+            app.bean(codrane.app.job.JobStore.class).close(facts(first).job(), Instant.now());
             browser.open("/jobs/" + next + "/decide");
             assertThat(text(browser))
                     .contains("Wren calls it “Load controller data”: Body, Lift, Service, Load. It warns: needs a long"

@@ -3,7 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
-import codrane.app.job.JobActs;
 import codrane.app.job.JobDesk;
 import codrane.app.live.JobTasks;
 import codrane.core.plan.HoldPoint;
@@ -58,7 +57,7 @@ class PressedTest {
     private void awaitTask(long number) throws InterruptedException {
         JobTasks tasks = app.bean(JobTasks.class);
         Thread.sleep(300);
-        for (int i = 0; i < 600 && tasks.busy(number).isPresent(); i++) Thread.sleep(50);
+        Until.so(() -> !tasks.busy(number).isPresent());
         tasks.seen(number);
     }
 
@@ -105,7 +104,7 @@ class PressedTest {
         press(PRESSES, () -> session.post(path + "/scan"));
         awaitTask(job.number);
         assertThat(rows("scan", job.number)).isEqualTo(scans + 1);
-        app.bean(JobActs.class).keep(job.number, HoldPoint.IDENTITY_SETTLED, "tech", "");
+        TestActs.of(app).keep(job.number, HoldPoint.IDENTITY_SETTLED, "tech", "");
         long plans = rows("plan", job.number);
         press(PRESSES, () -> session.post(path + "/plan"));
         assertThat(rows("plan", job.number)).isEqualTo(plans + 1);
@@ -129,7 +128,7 @@ class PressedTest {
                         () -> desk.post(path + "/notes", "seen", seen, "earlier", earlier));
                 for (Future<String> future : threads.invokeAll(both)) future.get();
             }
-            var details = app.bean(JobDesk.class).facts(job.number).intake().details();
+            var details = app.bean(JobDesk.class).state(job.number).intake().details();
             boolean mine = details.lights().equals(lights);
             boolean theirs = details.earlier().equals(earlier);
             assertThat(mine ^ theirs).as("one of the two").isTrue();
@@ -147,7 +146,7 @@ class PressedTest {
         WebSession session = WebSession.signIn(app.url(), "tech");
         session.post("/jobs/" + job.number + "/notes", "lights", "engine lamp");
         session.post("/jobs/" + job.number + "/notes", "earlier", "a handset");
-        var details = app.bean(JobDesk.class).facts(job.number).intake().details();
+        var details = app.bean(JobDesk.class).state(job.number).intake().details();
         assertThat(details.lights()).isEqualTo("engine lamp");
         assertThat(details.earlier()).isEqualTo("a handset");
     }

@@ -10,7 +10,6 @@ import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
 import java.nio.file.Path;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -29,18 +28,18 @@ class RunDisturbedTest {
             assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING); // it asks for the key and waits
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500)).isEmpty();
             TestWorld.act(world, "/key/on");
-            await("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
+            Until.so("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
 
             TestWorld.act(world, "/support-unit/off");
-            await("the run is held", () -> standsStill(world));
+            Until.so("the run is held", () -> standsStill(world));
             assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING);
             assertThat(run(job).committed()).isTrue();
             long held = next(world);
             TestWorld.act(world, "/support-unit/on");
-            await("the run goes on by itself", () -> next(world) > held);
+            Until.so("the run goes on by itself", () -> next(world) > held);
 
             TestWorld.act(world, "/cut");
-            await("the run is interrupted", () -> run(job).interrupted());
+            Until.so("the run is interrupted", () -> run(job).interrupted());
             assertThat(run(job).sentence()).startsWith("The link was lost");
             assertThat(TestWorld.look(world)
                             .path("modules")
@@ -50,7 +49,7 @@ class RunDisturbedTest {
                     .isTrue();
             picture(app, job.number);
             job.recover();
-            await("the run is finished", () -> !run(job).running());
+            Until.so("the run is finished", () -> !run(job).running());
             assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
 
             JsonNode body = TestWorld.look(world).path("modules").path("body");
@@ -93,14 +92,6 @@ class RunDisturbedTest {
 
     private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
-    }
-
-    private static void await(String what, BooleanSupplier condition) {
-        for (int i = 0; i < 1200; i++) {
-            if (condition.getAsBoolean()) return;
-            pause(100);
-        }
-        throw new AssertionError("never: " + what);
     }
 
     private static void pause(long millis) {

@@ -4,19 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
-import codrane.app.job.BaselineActs;
-import codrane.app.job.DecideActs;
-import codrane.app.job.IntakeActs;
-import codrane.app.job.JobActs;
-import codrane.app.job.JobFacts;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
-import codrane.app.job.PrepareActs;
-import codrane.app.job.RunActs;
-import codrane.app.job.ScanActs;
 import codrane.app.live.RunStore;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.app.stage.baseline.BaselineActs;
+import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.decide.SettingActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.prepare.PrepareActs;
+import codrane.app.stage.run.RunActs;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
+import codrane.core.job.JobState;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
@@ -63,9 +63,9 @@ class RunPlannedTest {
     }
 
     private static void toBaseline(App app, JobSteps job) throws Exception {
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         done(acts.keep(job.number, HoldPoint.CONSENT, WHO, ""));
-        done(app.bean(ScanActs.class).benchCheck(job.number, WHO));
+        done(app.bean(BenchActs.class).ask(job.number, WHO));
         job.scan();
         acts.waive(job.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
         done(app.bean(BaselineActs.class).store(job.number, "", WHO));
@@ -73,17 +73,17 @@ class RunPlannedTest {
     }
 
     private static void agreeAndRun(App app, JobSteps job) throws Exception {
-        JobActs acts = app.bean(JobActs.class);
+        TestActs acts = TestActs.of(app);
         done(acts.keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-        for (int i = 0; i < 600 && !job.facts().progress().openBefore(Stage.RUN).isEmpty(); i++) Thread.sleep(100);
-        assertThat(job.facts().progress().openBefore(Stage.RUN)).isEmpty();
+        Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
+        assertThat(HoldRules.progress(job.facts()).openBefore(Stage.RUN)).isEmpty();
         job.run();
-        for (int i = 0; i < 1800 && run(job).running(); i++) Thread.sleep(100);
+        Until.so(() -> !run(job).running());
         assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
         job.scan();
-        JobFacts facts = job.facts();
+        JobState facts = job.facts();
         assertThat(facts.readBackTroubles().orElseThrow()).isEmpty();
-        assertThat(facts.progress().passed(HoldPoint.READ_BACK_AGREES)).isTrue();
+        assertThat(HoldRules.progress(facts).passed(HoldPoint.READ_BACK_AGREES)).isTrue();
     }
 
     private static JobRun run(JobSteps job) {
@@ -105,8 +105,8 @@ class RunPlannedTest {
             String was =
                     before.path("climate").path("coding").path("climate-main").asString();
             assertThat(layout.decode(Bytes.parse(was)).get("rear.unit")).isEqualTo("fitted");
-            done(app.bean(DecideActs.class).setting(job.number, "climate-main/rear.unit", "none", WHO));
-            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(app.bean(SettingActs.class).setting(job.number, "climate-main/rear.unit", "none", WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
             agreeAndRun(app, job);
             JsonNode after = TestWorld.look(world).path("modules");
             Bytes is = Bytes.parse(
@@ -128,14 +128,15 @@ class RunPlannedTest {
             App app = RunningApp.launch(world);
             JobSteps job = take(app, JobKind.CHANGE_SETTING, Conditions.LORNE.text(), "");
             toBaseline(app, job);
-            DecideActs decides = app.bean(DecideActs.class);
-            done(decides.setting(job.number, "climate-main/rear.unit", "none", WHO));
-            done(app.bean(JobActs.class).plan(job.number, WHO));
-            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            Acted out = decides.settingOut(job.number, "climate-main/rear.unit", WHO);
+            SettingActs settings = app.bean(SettingActs.class);
+            done(settings.setting(job.number, "climate-main/rear.unit", "none", WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
+            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            Acted out = settings.out(job.number, "climate-main/rear.unit", WHO);
             assertThat(((Acted.Refused) out).sentence()).contains("Which setting is to be changed");
-            assertThat(job.facts().progress().passed(HoldPoint.PLAN_AGREED)).isFalse();
-            Acted again = app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, "");
+            assertThat(HoldRules.progress(job.facts()).passed(HoldPoint.PLAN_AGREED))
+                    .isFalse();
+            Acted again = TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, "");
             assertThat(((Acted.Refused) again).sentence()).contains("Which setting is to be changed");
             app.context().close();
         }
@@ -151,19 +152,19 @@ class RunPlannedTest {
                     "%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(LORNE.module("body")))));
             JsonNode coding = module(world, "body").path("coding");
             assertThat(module(world, "body").path("flashCrc").asString()).isNotEqualTo(stock);
-            done(app.bean(JobActs.class).plan(job.number, WHO));
-            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            done(app.bean(PrepareActs.class).fetchCalibration(job.number, "BOD-331-B", WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
+            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            done(app.bean(PrepareActs.class).fetch(job.number, "BOD-331-B", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
             assertThat(module(world, "body").path("flashCrc").asString()).isEqualTo(stock);
             assertThat(module(world, "body").path("coding")).isEqualTo(coding);
             assertThat(module(world, "body").path("counter").asInt()).isEqualTo(2);
-            done(app.bean(JobActs.class).plan(job.number, WHO)); // asked again: there is nothing left to put back
+            done(TestActs.of(app).plan(job.number, WHO)); // asked again: there is nothing left to put back
             assertThat(job.facts().plan().orElseThrow().version()).isEqualTo(2);
             assertThat(job.facts().run()).isEmpty(); // the run carried out the version before
             assertThat(job.facts().written()).isTrue();
-            assertThat(job.facts().progress().current()).isEqualTo(Stage.DECIDE);
+            assertThat(HoldRules.progress(job.facts()).current()).isEqualTo(Stage.DECIDE);
             app.context().close();
         }
     }
@@ -181,9 +182,9 @@ class RunPlannedTest {
         App app = RunningApp.launch(before);
         JobSteps job = take(app, JobKind.REPLACE_MODULE, Conditions.LORNE.text(), "tail-lift");
         done(app.bean(IntakeActs.class).oldModule(job.number, IntakeNotes.OldModule.STILL_IN, WHO));
-        done(app.bean(JobActs.class).keep(job.number, HoldPoint.CONSENT, WHO, ""));
-        done(app.bean(ScanActs.class).benchCheck(job.number, WHO));
-        done(app.bean(BaselineActs.class).readOld(job.number, WHO));
+        done(TestActs.of(app).keep(job.number, HoldPoint.CONSENT, WHO, ""));
+        done(app.bean(BenchActs.class).ask(job.number, WHO));
+        done(app.bean(BenchActs.class).readOld(job.number, WHO));
         job.awaitTask();
         String had =
                 module(before, "tail-lift").path("coding").path("lift-main").asString();
@@ -195,7 +196,7 @@ class RunPlannedTest {
                             .asString())
                     .isNotEqualTo(had);
             toBaseline(app, job);
-            done(app.bean(JobActs.class).plan(job.number, WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
             assertThat(job.facts().plan().orElseThrow().plan().operations())
                     .anySatisfy(o -> assertThat(o.reasons())
                             .contains("Source: what was read from the old module. Exactly what this vehicle had."));
@@ -223,9 +224,9 @@ class RunPlannedTest {
             done(app.bean(IntakeActs.class).oldModule(job.number, IntakeNotes.OldModule.OUT, WHO));
             toBaseline(app, job);
             JsonNode had = module(world, "tail-lift").path("coding");
-            done(app.bean(JobActs.class).plan(job.number, WHO));
-            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            done(app.bean(PrepareActs.class).fetchCalibration(job.number, "LFT-312-B", WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
+            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            done(app.bean(PrepareActs.class).fetch(job.number, "LFT-312-B", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500))
@@ -242,11 +243,9 @@ class RunPlannedTest {
             App app = RunningApp.launch(world);
             JobSteps job = take(app, JobKind.LEARN_VIN, Conditions.LORNE_BUS.text(), "doors");
             toBaseline(app, job);
-            done(app.bean(JobActs.class).plan(job.number, WHO));
-            done(app.bean(JobActs.class).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            for (int i = 0;
-                    i < 600 && !job.facts().progress().openBefore(Stage.RUN).isEmpty();
-                    i++) Thread.sleep(100);
+            done(TestActs.of(app).plan(job.number, WHO));
+            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
             JsonNode before = module(world, "doors");
             List<String> all = job.facts()
                     .plan()

@@ -4,14 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
-import codrane.app.job.RunActs;
 import codrane.app.live.RunStore;
 import codrane.app.records.ChangeLedger;
+import codrane.app.stage.run.RunActs;
 import codrane.core.job.JobRun;
 import codrane.core.plan.Operation;
 import codrane.standin.StandinWorld;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
@@ -21,14 +20,6 @@ class RunWaitsTest {
 
     private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
-    }
-
-    private static void await(String what, BooleanSupplier condition) throws InterruptedException {
-        for (int i = 0; i < 1200; i++) {
-            if (condition.getAsBoolean()) return;
-            Thread.sleep(50);
-        }
-        throw new AssertionError("never: " + what);
     }
 
     private static String sentence(Acted acted) {
@@ -43,10 +34,10 @@ class RunWaitsTest {
             JobSteps job = new JobSteps(app, "tail-lift").toRun("LFT-312-B");
             job.run();
             KillAndRecoverTest.awaitTransfer(world, "tail-lift", 50);
-            await("the run is committed", () -> run(job).committed());
+            Until.so("the run is committed", () -> run(job).committed());
             assertThat(sentence(acts.stop(job.number, WHO))).contains("can wait, but not stop");
             TestWorld.act(world, "/fault?spec=sag:volts=15.3,seconds=600"); // too much stops no transfer
-            await(
+            Until.so(
                     "it is programmed",
                     () -> KillAndRecoverTest.module(world, "tail-lift")
                             .path("software")
@@ -61,7 +52,7 @@ class RunWaitsTest {
                     .isTrue();
 
             assertThat(acts.stop(job.number, WHO)).isInstanceOf(Acted.Done.class);
-            await("it stopped", () -> !run(job).running());
+            Until.so("it stopped", () -> !run(job).running());
             JobRun stopped = run(job);
             assertThat(stopped.state()).isEqualTo(JobRun.State.STOPPED);
             assertThat(stopped.sentence()).isEqualTo("Stopped by tech before the next step.");
@@ -96,7 +87,7 @@ class RunWaitsTest {
                 .toList();
         List<String> left =
                 all.stream().filter(key -> !key.startsWith("program")).toList();
-        for (int i = 0; i < 600 && acts.run(job.number, left, WHO) instanceof Acted.Refused; i++) Thread.sleep(200);
-        await("it ended", () -> run(job).finished());
+        Until.so(() -> !(acts.run(job.number, left, WHO) instanceof Acted.Refused));
+        Until.so("it ended", () -> run(job).finished());
     }
 }

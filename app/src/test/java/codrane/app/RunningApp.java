@@ -42,9 +42,14 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
 
     /** An application of its own, for tests that disturb their vehicle. */
     static App launch(StandinWorld world) throws IOException {
+        return launch(world, TestDatabase.fresh());
+    }
+
+    /** On a database that is there already. */
+    static App launch(StandinWorld world, TestDatabase.Database database) throws IOException {
         Path var = Files.createTempDirectory("codrane-test");
         List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
-        TestWorld.settings(world, TestDatabase.fresh(), var).forEach(s -> arguments.add("--" + s));
+        TestWorld.settings(world, database, var).forEach(s -> arguments.add("--" + s));
         ConfigurableApplicationContext context =
                 SpringApplication.run(CodraneApplication.class, arguments.toArray(String[]::new));
         TestDatabase.closeFirst(context::close);

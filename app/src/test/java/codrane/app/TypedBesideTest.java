@@ -4,8 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.JobDesk;
-import codrane.app.job.JobIntake;
-import codrane.app.job.NewJobForm;
+import codrane.app.newjob.JobIntake;
+import codrane.app.newjob.NewJobForm;
+import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -20,11 +21,11 @@ class TypedBesideTest {
     }
 
     private static boolean agreed(App app, long number) {
-        return app.bean(JobDesk.class).facts(number).progress().passed(HoldPoint.CONSENT);
+        return HoldRules.progress(app.bean(JobDesk.class).state(number)).passed(HoldPoint.CONSENT);
     }
 
     private static String lights(App app, long number) {
-        return app.bean(JobDesk.class).facts(number).intake().details().lights();
+        return app.bean(JobDesk.class).state(number).intake().details().lights();
     }
 
     @Test

@@ -1,9 +1,9 @@
 package codrane.app.access;
 
-import codrane.app.CodraneSettings;
 import codrane.app.access.AuthorityClient.Told;
+import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
-import codrane.app.vehicle.PackShelf;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.pack.Pack;
@@ -46,7 +46,12 @@ public class Access {
 
     /** As it was said last; empty when it was never asked. */
     public Optional<KnownAccount> known(String authority) {
-        return store.known(authority).map(k -> new KnownAccount(k.account(), k.trouble()));
+        return store.known(authority);
+    }
+
+    /** As each authority said it last, by its name. */
+    public Map<String, KnownAccount> known() {
+        return store.known();
     }
 
     /** Asks the authority now. What can't be asked leaves what was known, with the reason. */

@@ -1,160 +1,114 @@
 package codrane.app.access;
 
 import codrane.core.access.Authorisation;
+import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.ObjectMapper;
 
 /** Keeps what the authorities said, and what they granted. */
 @Component
 @Transactional
 class AccessStore {
-    private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int MOST = 20;
+    private static final Limit MOST = Limit.of(20);
 
-    private final JdbcClient jdbc;
+    private final AccountAtRepository accounts;
+    private final AuthorisationRepository authorisations;
 
-    AccessStore(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    AccessStore(AccountAtRepository accounts, AuthorisationRepository authorisations) {
+        this.accounts = accounts;
+        this.authorisations = authorisations;
     }
 
-    /** An account without the types that JSON does not have. */
-    private record Stored(
-            String authority,
-            boolean registered,
-            boolean mailConfirmed,
-            String plan,
-            String planUntil,
-            int toolLimit,
-            String checkedAt,
-            List<String> technicians,
-            LinkedHashMap<String, String> tools) {}
-
-    /** @param trouble why it could not be asked the last time; empty when it was */
-    record Known(WorkshopAccount account, String trouble) {}
-
     void know(String authority, WorkshopAccount account) {
-        Stored stored = new Stored(
-                account.authority(),
-                account.registered(),
-                account.mailConfirmed(),
-                account.plan().orElse(""),
-                account.planUntil().map(Instant::toString).orElse(""),
-                account.toolLimit(),
-                account.checkedAt().map(Instant::toString).orElse(""),
-                account.technicians(),
-                new LinkedHashMap<>(account.tools()));
-        jdbc.sql("insert into authority_account (authority, asked_at, content, trouble) values (?, ?, ?, '')"
-                        + " on conflict (authority) do update set asked_at = excluded.asked_at,"
-                        + " content = excluded.content, trouble = ''")
-                .params(authority, Timestamp.from(account.askedAt()), JSON.writeValueAsString(stored))
-                .update();
+        AccountAtEntity entity = accounts.findById(authority).orElseGet(AccountAtEntity::new);
+        entity.authority = authority;
+        entity.askedAt = account.askedAt();
+        entity.form = AccountStored.FORM;
+        entity.content = AccountStored.write(account);
+        entity.trouble = "";
+        accounts.save(entity);
     }
 
     /** What was known stays, with the reason why it is old. */
     void trouble(String authority, String trouble) {
-        jdbc.sql("update authority_account set trouble = ? where authority = ?")
-                .params(trouble, authority)
-                .update();
+        accounts.findById(authority).ifPresent(a -> a.trouble = trouble);
     }
 
     @Transactional(readOnly = true)
-    Optional<Known> known(String authority) {
-        return jdbc.sql("select asked_at, content, trouble from authority_account where authority = ?")
-                .param(authority)
-                .query((r, n) -> new Known(
-                        account(
-                                r.getString("content"),
-                                r.getTimestamp("asked_at").toInstant()),
-                        r.getString("trouble")))
-                .optional();
+    Optional<KnownAccount> known(String authority) {
+        return accounts.findById(authority).map(AccessStore::account);
     }
 
-    private static WorkshopAccount account(String content, Instant askedAt) {
-        Stored s = JSON.readValue(content, Stored.class);
-        return new WorkshopAccount(
-                s.authority(),
-                s.registered(),
-                s.mailConfirmed(),
-                Optional.of(s.plan()).filter(p -> !p.isEmpty()),
-                Optional.of(s.planUntil()).filter(t -> !t.isEmpty()).map(Instant::parse),
-                s.toolLimit(),
-                Optional.of(s.checkedAt()).filter(t -> !t.isEmpty()).map(Instant::parse),
-                s.technicians(),
-                s.tools(),
-                askedAt);
+    /** By authority. */
+    @Transactional(readOnly = true)
+    Map<String, KnownAccount> known() {
+        Map<String, KnownAccount> known = new HashMap<>();
+        accounts.findAll().forEach(a -> known.put(a.authority, account(a)));
+        return known;
+    }
+
+    private static KnownAccount account(AccountAtEntity a) {
+        return new KnownAccount(AccountStored.read(a.form, a.content, a.askedAt), a.trouble);
     }
 
     /** Which vehicle, in which job. */
     record Subject(long vehicleId, long jobId) {}
 
     void add(Subject subject, Authorisation granted) {
-        jdbc.sql(
-                        "insert into authorisation (vehicle_id, job_id, authority, tool, technician, granted_at, until, proven_at,"
-                                + " ended_at, why_ended) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
-                .params(Arrays.asList(
-                        subject.vehicleId(),
-                        subject.jobId(),
-                        granted.authority(),
-                        granted.tool(),
-                        granted.technician(),
-                        Timestamp.from(granted.grantedAt()),
-                        Timestamp.from(granted.until()),
-                        granted.provenAt().map(Timestamp::from).orElse(null),
-                        granted.endedAt().map(Timestamp::from).orElse(null),
-                        granted.whyEnded()))
-                .update();
+        AuthorisationEntity entity = new AuthorisationEntity();
+        entity.vehicleId = subject.vehicleId();
+        entity.jobId = subject.jobId();
+        entity.authority = granted.authority();
+        entity.tool = granted.tool();
+        entity.technician = granted.technician();
+        entity.grantedAt = granted.grantedAt();
+        entity.until = granted.until();
+        entity.provenAt = granted.provenAt().orElse(null);
+        entity.endedAt = granted.endedAt().orElse(null);
+        entity.whyEnded = granted.whyEnded();
+        authorisations.save(entity);
     }
 
     void end(long vehicleId, String why, Instant now) {
-        jdbc.sql("update authorisation set ended_at = ?, why_ended = ? where vehicle_id = ? and ended_at is null"
-                        + " and proven_at is not null")
-                .params(Timestamp.from(now), why, vehicleId)
-                .update();
+        for (AuthorisationEntity entity : authorisations.believed(List.of(vehicleId))) {
+            entity.endedAt = now;
+            entity.whyEnded = why;
+        }
     }
 
     @Transactional(readOnly = true)
     List<Authorisation> ofVehicle(long vehicleId) {
-        return jdbc.sql("select * from authorisation where vehicle_id = ? order by granted_at desc, id desc limit "
-                        + MOST)
-                .param(vehicleId)
-                .query((r, n) -> authorisation(r))
-                .list();
+        return authorisations.findByVehicleIdOrderByGrantedAtDescIdDesc(vehicleId, MOST).stream()
+                .map(AuthorisationEntity::authorisation)
+                .toList();
     }
+
+    /** The newest of each vehicle that may hold now. */
+    @Transactional(readOnly = true)
+    Map<Long, Authorisation> believed(Collection<Long> vehicleIds) {
+        Map<Long, Authorisation> believed = new HashMap<>();
+        for (AuthorisationEntity entity : authorisations.believed(vehicleIds))
+            believed.putIfAbsent(entity.vehicleId, entity.authorisation());
+        return believed;
+    }
+
+    /** An authorisation with the VIN of its vehicle. */
+    record Granted(AuthorisationEntity entity, String vin) {}
 
     /** Those granted last, of all vehicles: VIN by authorisation. */
     @Transactional(readOnly = true)
     Map<Authorisation, String> latest() {
         Map<Authorisation, String> latest = new LinkedHashMap<>();
-        jdbc.sql("select a.*, v.vin from authorisation a join vehicle v on v.id = a.vehicle_id"
-                        + " order by a.granted_at desc, a.id desc limit " + MOST)
-                .query((ResultSet r) -> {
-                    latest.put(authorisation(r), r.getString("vin"));
-                });
+        authorisations.latest(MOST).forEach(g -> latest.put(g.entity().authorisation(), g.vin()));
         return latest;
-    }
-
-    private static Authorisation authorisation(ResultSet r) throws SQLException {
-        return new Authorisation(
-                r.getLong("id"),
-                r.getString("authority"),
-                r.getString("tool"),
-                r.getString("technician"),
-                r.getTimestamp("granted_at").toInstant(),
-                r.getTimestamp("until").toInstant(),
-                Optional.ofNullable(r.getTimestamp("proven_at")).map(Timestamp::toInstant),
-                Optional.ofNullable(r.getTimestamp("ended_at")).map(Timestamp::toInstant),
-                r.getString("why_ended"));
     }
 }

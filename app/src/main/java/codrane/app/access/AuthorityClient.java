@@ -1,6 +1,6 @@
 package codrane.app.access;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;

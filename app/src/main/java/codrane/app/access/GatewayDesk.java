@@ -1,7 +1,7 @@
 package codrane.app.access;
 
 import codrane.app.access.AuthorityClient.Told;
-import codrane.app.vehicle.BenchInterface;
+import codrane.app.interfaces.BenchInterface;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
 import codrane.core.access.Authorisation;
@@ -20,6 +20,7 @@ import java.security.KeyPairGenerator;
 import java.security.spec.ECGenParameterSpec;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -49,9 +50,9 @@ public class GatewayDesk {
         return store.ofVehicle(vehicleId);
     }
 
-    /** The one that may hold now: seen open, and not seen locked since. */
-    public Optional<Authorisation> believed(long vehicleId) {
-        return ofVehicle(vehicleId).stream().filter(Authorisation::believed).findFirst();
+    /** By vehicle, the one that may hold now: seen open, and not seen locked since. */
+    public Map<Long, Authorisation> believed(Collection<Long> vehicleIds) {
+        return store.believed(vehicleIds);
     }
 
     /**

@@ -1,7 +1,7 @@
 package codrane.app.account;
 
-import codrane.app.CodraneSettings;
 import codrane.app.records.SecretFile;
+import codrane.app.workshop.CodraneSettings;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;

@@ -1,6 +1,6 @@
 package codrane.app.account;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;

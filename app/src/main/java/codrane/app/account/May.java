@@ -9,14 +9,20 @@ import org.springframework.stereotype.Component;
 /** For pages: whether the one signed in may press, by {@link Routes} and nothing else. */
 @Component("may")
 public class May {
+    /** Whether a page may be looked at. */
+    public boolean look(String path) {
+        return may(HttpMethod.GET, path);
+    }
+
     public boolean press(String path) {
+        return may(HttpMethod.POST, path);
+    }
+
+    private static boolean may(HttpMethod method, String path) {
         Optional<Authentication> who =
                 Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication());
-        return who.stream()
-                .flatMap(a -> a.getAuthorities().stream())
-                .map(a -> a.getAuthority())
-                .filter(a -> a != null && a.startsWith("ROLE_"))
-                .map(a -> Role.valueOf(a.substring("ROLE_".length())))
-                .anyMatch(role -> Routes.allows(role, HttpMethod.POST, path));
+        return who.map(Role::of)
+                .filter(role -> Routes.allows(role, method, path))
+                .isPresent();
     }
 }

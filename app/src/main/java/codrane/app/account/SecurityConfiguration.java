@@ -1,6 +1,6 @@
 package codrane.app.account;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import jakarta.servlet.DispatcherType;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;

@@ -1,7 +1,9 @@
 package codrane.app.baseline;
 
+import codrane.app.account.Role;
+import codrane.app.account.Routes;
+import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
-import codrane.app.vehicle.PackShelf;
 import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
@@ -9,9 +11,11 @@ import codrane.core.pack.Pack;
 import java.security.Principal;
 import java.util.Arrays;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -34,10 +38,15 @@ class BaselineController {
     }
 
     @GetMapping("/baselines/{id}")
-    String one(@PathVariable long id, @RequestParam(defaultValue = "") String module, Model model) {
+    String one(@PathVariable long id, @RequestParam(defaultValue = "") String module, Authentication who, Model model) {
         BaselineSummary summary = baselines.summary(id);
         BaselineFile file = baselines.file(id);
         Pack pack = packs.get(file.pack());
+        Role role = Role.of(who);
+        boolean refer = summary.purpose() != BaselineSummary.Purpose.REFERENCE && summary.whole();
+        String at = "/baselines/" + id;
+        model.addAttribute("mayTake", Routes.allows(role, HttpMethod.GET, at + "/archive.zip"));
+        model.addAttribute("mayRefer", refer && Routes.allows(role, HttpMethod.POST, at + "/reference"));
         model.addAttribute("summary", summary);
         model.addAttribute("view", BaselineView.of(pack, file, baselines.references(file), module));
         model.addAttribute("title", pack.maker() + " " + pack.title().replace(pack.maker() + " ", ""));

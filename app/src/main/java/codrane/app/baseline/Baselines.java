@@ -1,16 +1,17 @@
 package codrane.app.baseline;
 
-import codrane.app.baseline.jpa.BaselineStore;
 import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.BaselineSummary.Origin;
 import codrane.core.baseline.BaselineSummary.Purpose;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.ObjectMapper;
 
@@ -18,7 +19,7 @@ import tools.jackson.databind.ObjectMapper;
 @Component
 public class Baselines {
     private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int MOST_PARSED = 60;
+    private static final int MOST_PARSED = 200;
     private static final int MOST_REFERENCES = 40;
 
     private final BaselineStore store;
@@ -87,9 +88,9 @@ public class Baselines {
         };
     }
 
-    /** Oldest first. */
-    public List<BaselineSummary> ofJob(long jobId) {
-        return store.ofJob(jobId);
+    /** By job, oldest first. */
+    public Map<Long, List<BaselineSummary>> ofJobs(Collection<Long> jobIds) {
+        return store.ofJobs(jobIds).stream().collect(Collectors.groupingBy(BaselineSummary::jobId));
     }
 
     /** Newest first. */

@@ -33,6 +33,11 @@ public record DiffView(View view, List<Tab> tabs, List<Line> lines) {
             this.title = title;
         }
 
+        /** Whether what it shows always moves, and is no difference. */
+        public boolean moving() {
+            return this == LIVE;
+        }
+
         public String title() {
             return title;
         }

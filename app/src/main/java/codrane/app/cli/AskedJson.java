@@ -12,10 +12,16 @@ import tools.jackson.databind.JsonNode;
 /** Reads members of an object; what is not understood becomes a question instead of an error. */
 abstract class AskedJson {
     final JsonNode in;
-    final List<Question> questions = new ArrayList<>();
+    final List<Question> questions;
 
     AskedJson(JsonNode in) {
+        this(in, new ArrayList<>());
+    }
+
+    /** A part of what is read, which asks with the rest. */
+    AskedJson(JsonNode in, List<Question> questions) {
         this.in = in;
+        this.questions = questions;
     }
 
     void ask(String id, String fact, String text) {

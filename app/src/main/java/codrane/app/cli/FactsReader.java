@@ -1,42 +1,26 @@
 package codrane.app.cli;
 
-import codrane.core.coding.Layout;
-import codrane.core.fault.Fault;
-import codrane.core.fault.FaultCode;
 import codrane.core.gateway.OperationMatrix.Gateway;
-import codrane.core.octets.Bytes;
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackModule;
 import codrane.core.plan.Aids;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartFacts;
 import codrane.core.plan.PartOrigin;
-import codrane.core.plan.Policy;
-import codrane.core.plan.School;
-import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.planner.PlanQuestions;
 import codrane.core.planner.PlanQuestions.Question;
-import codrane.core.scan.CodingState;
-import codrane.core.scan.ModuleReading.Presence;
 import codrane.core.vin.Vin;
 import codrane.core.vin.VinCheck;
 import java.io.IOException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
@@ -96,12 +80,17 @@ final class FactsReader extends AskedJson {
         if (vin.isEmpty()) return Optional.empty();
         Optional<LocalDate> day = date();
         MarketRules law = market();
-        Optional<Wishes> wishes = wishes(pack.get());
-        VehicleFacts facts = VehicleFacts.of(kind.get(), pack.get(), vin.get(), answers(pack.get()), gateway())
+        Wishes wishes = new WishesReader(in, questions).wishes(pack.get());
+        VehicleFacts facts = VehicleFacts.of(
+                        kind.get(),
+                        pack.get(),
+                        vin.get(),
+                        new AnswersReader(in, questions).answers(pack.get()),
+                        gateway())
                 .with(part(pack.get()))
-                .with(wishes.orElse(Wishes.NONE))
+                .with(wishes)
                 .with(aids())
-                .with(policy())
+                .with(new PolicyReader(in, questions).policy())
                 .with(day.map(law::on).orElse(law));
         // a question of the planner about something that could not be read would only repeat this one
         return questions.isEmpty() ? Optional.of(facts) : Optional.empty();
@@ -203,133 +192,6 @@ final class FactsReader extends AskedJson {
                 part.path("told").asString(""));
     }
 
-    private Map<String, ModuleAnswer> answers(Pack pack) {
-        Map<String, ModuleAnswer> answers = new LinkedHashMap<>();
-        JsonNode all = object("answers", Set.copyOf(pack.modules().keySet()));
-        for (PackModule module : pack.modules().values())
-            if (all.has(module.id())) answers.put(module.id(), answer(module, all.path(module.id())));
-        return answers;
-    }
-
-    private ModuleAnswer answer(PackModule module, JsonNode in) {
-        String at = "answers." + module.id();
-        if (!in.isObject()) {
-            ask("not-understood", at, "What did the " + module.lowerTitle() + " answer: an object is needed?");
-            return ModuleAnswer.SILENT;
-        }
-        members(in, at + ".", Set.of("presence", "vin", "software", "coding", "faults"));
-        Presence presence =
-                constant(in, "presence", at + ".presence", Presence.values()).orElse(Presence.ANSWERS);
-        CodingState coding = constant(in, "coding", at + ".coding", CodingState.values())
-                .orElse(module.blocks().isEmpty() ? CodingState.NONE : CodingState.NOT_READ);
-        if (presence == Presence.BOOT_ONLY
-                && in.has("software")
-                && !in.path("software").asString("").isEmpty())
-            ask(
-                    "boot-only-with-software",
-                    at + ".software",
-                    "Only boot software answers, yet the " + module.lowerTitle() + " says software "
-                            + in.path("software").asString("") + ": which is right?");
-        if (presence == Presence.SILENT && in.size() > 1)
-            ask(
-                    "silent-with-answers",
-                    at + ".presence",
-                    "The " + module.lowerTitle() + " is said to be silent, and to have answered: which is right?");
-        return new ModuleAnswer(
-                presence,
-                in.has("vin") ? Optional.of(in.path("vin").asString("").strip()) : Optional.empty(),
-                in.path("software").asString(""),
-                coding,
-                faults(module, in.path("faults"), at));
-    }
-
-    private List<Fault> faults(PackModule module, JsonNode in, String at) {
-        List<Fault> faults = new ArrayList<>();
-        for (JsonNode fault : in) {
-            try {
-                faults.add(new Fault(
-                        module.id(),
-                        FaultCode.parse(fault.path("code").asString("")),
-                        Integer.parseInt(fault.path("status").asString("08"), 16) & 0xFF));
-            } catch (IllegalArgumentException e) {
-                ask(
-                        "which-fault",
-                        at + ".faults",
-                        "A fault has a code like B1A04-54 and a status of two hex digits: which is meant by " + fault
-                                + "?");
-            }
-        }
-        return faults;
-    }
-
-    private Optional<Wishes> wishes(Pack pack) {
-        List<SettingChange> settings = new ArrayList<>();
-        for (JsonNode setting : in.path("settings")) setting(pack, setting).ifPresent(settings::add);
-        String feature = text("feature");
-        if (!feature.isEmpty() && pack.equipment().feature(feature).isEmpty())
-            ask(
-                    "which-equipment",
-                    "feature",
-                    "The pack knows no equipment \"" + feature + "\": which of "
-                            + String.join(
-                                    ", ",
-                                    pack.equipment().features().stream()
-                                            .map(f -> f.id())
-                                            .toList())
-                            + "?");
-        JsonNode order = object("order", Set.of("now", "out", "in"));
-        Set<String> known =
-                pack.equipment().order().map(o -> o.titles().keySet()).orElse(Set.of());
-        Wishes.OrderChange change = new Wishes.OrderChange(
-                codes(order, "now", known), codes(order, "out", known), codes(order, "in", known));
-        return Optional.of(new Wishes(
-                settings,
-                feature.isEmpty()
-                        ? Optional.empty()
-                        : pack.equipment().feature(feature).map(f -> f.id()),
-                change));
-    }
-
-    private List<String> codes(JsonNode order, String key, Set<String> known) {
-        List<String> codes = texts(order.path(key));
-        for (String code : codes)
-            if (!known.contains(code))
-                ask("which-codes", "order." + key, "The pack knows no option code \"" + code + "\": which is meant?");
-        return codes;
-    }
-
-    private Optional<SettingChange> setting(Pack pack, JsonNode in) {
-        String block = in.path("block").asString("");
-        String field = in.path("field").asString("");
-        String to = in.path("to").asString("");
-        Layout layout = pack.layouts().get(block);
-        Optional<PackModule> holder = pack.modules().values().stream()
-                .filter(m -> m.blocks().contains(block))
-                .findFirst();
-        if (layout == null || holder.isEmpty() || layout.field(field).isEmpty()) {
-            ask(
-                    "which-settings",
-                    "settings",
-                    "The pack knows no setting \"" + block + "/" + field + "\": which is meant?");
-            return Optional.empty();
-        }
-        boolean needed = in.has("to");
-        if (needed
-                && layout.encode(Map.of(field, to), Bytes.filled(layout.length(), 0))
-                        instanceof Layout.Encoded.Refused(String reason)) {
-            ask("to-what", "settings", reason + " What is it to be?");
-            return Optional.empty();
-        }
-        return Optional.of(new SettingChange(
-                holder.get().id(),
-                block,
-                field,
-                SettingChange.titleOf(layout, field),
-                in.path("from").asString(""),
-                to,
-                Optional.empty()));
-    }
-
     private Aids aids() {
         Set<CodingSource> sources = EnumSet.noneOf(CodingSource.class);
         for (String key : texts(in.path("sources")))
@@ -357,36 +219,5 @@ final class FactsReader extends AskedJson {
             return Optional.empty();
         }
         return Optional.of(new Aids.Keys(known, here));
-    }
-
-    private Policy policy() {
-        Map<School, String> answers = new EnumMap<>(School.class);
-        JsonNode policy = object(
-                "policy",
-                Set.copyOf(Arrays.stream(School.values()).map(School::key).toList()));
-        for (School school : School.values())
-            choice(policy, school.key(), "policy." + school.key(), school.answers())
-                    .ifPresent(answer -> answers.put(school, answer));
-        List<Policy.Overrule> overrules = new ArrayList<>();
-        for (JsonNode overrule : in.path("overrules")) overrule(overrule).ifPresent(overrules::add);
-        return new Policy(answers, overrules);
-    }
-
-    private Optional<Policy.Overrule> overrule(JsonNode in) {
-        Optional<School> school = School.of(in.path("school").asString(""));
-        if (school.isEmpty()) {
-            notOne(
-                    "overrules",
-                    in.path("school").asString(""),
-                    Arrays.stream(School.values()).map(School::key).toList());
-            return Optional.empty();
-        }
-        Optional<String> answer = choice(in, "answer", "overrules", school.get().answers());
-        String reason = in.path("reason").asString("");
-        if (reason.isBlank())
-            ask("why-overruled", "overrules", "Why is \"" + school.get().question() + "\" overruled?");
-        if (answer.isEmpty() || reason.isBlank()) return Optional.empty();
-        return Optional.of(new Policy.Overrule(
-                school.get(), answer.get(), reason.strip(), in.path("by").asString("")));
     }
 }

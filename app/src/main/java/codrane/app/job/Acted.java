@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.job.act.Stop;
 import codrane.core.plan.Stage;
 import java.util.Optional;
 
@@ -13,4 +14,16 @@ public sealed interface Acted {
      * @param remedy stage at which what is missing can be got
      */
     record Refused(String sentence, Optional<Stage> remedy) implements Acted {}
+
+    static Acted done() {
+        return new Done(Optional.empty());
+    }
+
+    static Acted refused(String sentence) {
+        return new Refused(sentence, Optional.empty());
+    }
+
+    static Acted refused(Stop stop) {
+        return new Refused(stop.sentence(), stop.remedy());
+    }
 }

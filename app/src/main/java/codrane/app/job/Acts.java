@@ -1,17 +1,18 @@
 package codrane.app.job;
 
-import codrane.app.Times;
-import codrane.app.job.jpa.JobStore;
-import codrane.core.plan.HoldPoint;
-import codrane.core.plan.Stage;
+import codrane.app.live.JobTasks;
+import codrane.app.press.LastAct;
+import codrane.app.press.Pressed;
+import codrane.app.press.Presses;
+import codrane.app.workshop.Times;
+import codrane.core.job.JobState;
+import codrane.core.job.act.Ask;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -28,43 +29,108 @@ public class Acts {
 
     private final JobDesk desk;
     private final JobStore jobs;
+    private final Presses presses;
+    private final JobTasks tasks;
     private final TransactionTemplate transactions;
     private final Times times;
     private final InstantSource time;
     private final ThreadLocal<Boolean> within = ThreadLocal.withInitial(() -> false);
 
-    Acts(JobDesk desk, JobStore jobs, TransactionTemplate transactions, Times times, InstantSource time) {
+    Acts(
+            JobDesk desk,
+            JobStore jobs,
+            Presses presses,
+            JobTasks tasks,
+            TransactionTemplate transactions,
+            Times times,
+            InstantSource time) {
         this.desk = desk;
         this.jobs = jobs;
+        this.presses = presses;
+        this.tasks = tasks;
         this.transactions = transactions;
         this.times = times;
         this.time = time;
     }
 
-    /**
-     * Does it. Within another act it is part of that.
-     *
-     * @param stage to which it belongs; it is refused while hold points before that are open
-     * @param what in words that follow a name: "noted the arrival"
-     */
-    public Acted on(long number, String who, Stage stage, String what, Function<JobFacts, Acted> act) {
-        return on(number, who, what, facts -> early(facts, stage).orElseGet(() -> act.apply(facts)));
+    /** Does it, unless something stops it. Within another act it is part of that. */
+    public Acted on(long number, String who, Ask ask, Function<JobState, Acted> act) {
+        return on(number, who, ask.said(), state -> stopped(state, ask).orElseGet(() -> act.apply(state)));
     }
 
-    /** As {@link #on(long, String, Stage, String, Function)}, for what may be done at any time. */
-    public Acted on(long number, String who, String what, Function<JobFacts, Acted> act) {
-        if (within.get()) return act.apply(desk.facts(number));
-        return alone(number, who, what, locked -> refusal(locked, who), act, true);
+    private static Optional<Acted> stopped(JobState state, Ask ask) {
+        return ask.stop(state).map(Acted::refused);
+    }
+
+    private Acted on(long number, String who, String what, Function<JobState, Acted> act) {
+        if (within.get()) return act.apply(desk.state(number));
+        tasks.seen(number); // how the last task failed is shown until something new is done
+        return alone(number, who, what, locked -> closed(locked).or(() -> first(locked, who)), act, true);
+    }
+
+    /** An act that goes over the wire: allowed and noted now, done after. */
+    public sealed interface Begun {
+        record Allowed(JobState state) implements Begun {}
+
+        record No(Acted acted) implements Begun {}
+
+        default Acted then(Function<JobState, Acted> work) {
+            return switch (this) {
+                case Allowed(JobState state) -> work.apply(state);
+                case No(Acted acted) -> acted;
+            };
+        }
+    }
+
+    /**
+     * Begins an act whose work is done outside any transaction.
+     *
+     * @param more why it is refused, beyond what the act's own rules say
+     */
+    public Begun begin(long number, String who, Ask ask, Function<JobState, Optional<Acted>> more) {
+        JobState[] asked = new JobState[1];
+        Acted allowed = on(number, who, ask, state -> {
+            asked[0] = state;
+            return more.apply(state).orElseGet(Acted::done);
+        });
+        return allowed instanceof Acted.Done ? new Begun.Allowed(asked[0]) : new Begun.No(allowed);
+    }
+
+    /** As {@link #begin}, for what waits until nothing else is under way for the job. */
+    public Begun beginAlone(long number, String who, Ask ask, Function<JobState, Optional<Acted>> more) {
+        return begin(number, who, ask, state -> more.apply(state).or(() -> busy(number)));
+    }
+
+    /** As {@link #beginAlone}, with nothing more to ask. */
+    public Begun beginAlone(long number, String who, Ask ask) {
+        return beginAlone(number, who, ask, state -> Optional.empty());
+    }
+
+    /** What is under way for the job in the background. */
+    public Optional<Acted> busy(long number) {
+        return tasks.busy(number).map(title -> Acted.refused("Wait until this has ended: " + title + "."));
     }
 
     /** Keeps what an act brought that was pressed before: the wire, or a service, was asked meanwhile. */
-    public Acted then(long number, String who, String what, Function<JobFacts, Acted> act) {
-        return alone(number, who, what, locked -> closed(locked), act, false);
+    public Acted then(long number, String who, String what, Function<JobState, Acted> act) {
+        return alone(number, who, what, Acts::closed, act, false);
+    }
+
+    /** As {@link #then}, in the background: a refusal is told as the task's failure. */
+    public void keep(long number, String who, String what, Function<JobState, Acted> act) {
+        if (then(number, who, what, act) instanceof Acted.Refused(String sentence, var remedy))
+            throw new JobTasks.TaskFailedException(sentence);
     }
 
     /** The act that opens a closed job again. */
-    Acted onClosed(long number, String who, String what, Function<JobFacts, Acted> act) {
-        return alone(number, who, what, locked -> first(locked, who), act, true);
+    public Acted onClosed(long number, String who, Ask ask, Function<JobState, Acted> act) {
+        return alone(
+                number,
+                who,
+                ask.said(),
+                locked -> first(locked, who),
+                state -> stopped(state, ask).orElseGet(() -> act.apply(state)),
+                true);
     }
 
     private Acted alone(
@@ -72,7 +138,7 @@ public class Acts {
             String who,
             String what,
             Function<JobStore.Locked, Optional<Acted>> refusal,
-            Function<JobFacts, Acted> act,
+            Function<JobState, Acted> act,
             boolean pressed) {
         return transactions.execute(transaction -> {
             JobStore.Locked locked = jobs.lock(number).orElseThrow(() -> new JobDesk.UnknownJobException(number));
@@ -80,8 +146,8 @@ public class Acts {
             if (refused.isPresent()) return refused.get();
             within.set(true);
             try {
-                Acted acted = act.apply(desk.facts(number));
-                if (acted instanceof Acted.Done) done(locked, what, who, pressed);
+                Acted acted = act.apply(desk.state(number));
+                if (acted instanceof Acted.Done) done(locked, new LastAct(what, who, time.instant()), pressed);
                 return acted;
             } finally {
                 within.remove();
@@ -89,39 +155,34 @@ public class Acts {
         });
     }
 
-    private void done(JobStore.Locked locked, String what, String who, boolean pressed) {
-        Instant now = time.instant();
-        jobs.acted(locked.id(), what, who, now);
+    private void done(JobStore.Locked locked, LastAct act, boolean pressed) {
+        jobs.acted(locked.id(), act);
         if (!pressed) return;
-        Pressed.current().ifPresent(p -> jobs.press(p.key(), locked.id(), new JobStore.LastAct(what, who, now)));
+        Pressed.current().ifPresent(p -> presses.put(p.key(), locked.id(), act));
         Pressed.clear(); // what else this request does belongs to the same press
     }
 
-    private Optional<Acted> refusal(JobStore.Locked locked, String who) {
-        return closed(locked).or(() -> first(locked, who));
-    }
-
     private static Optional<Acted> closed(JobStore.Locked locked) {
-        return locked.closed() ? Optional.of(refused(CLOSED)) : Optional.empty();
+        return locked.closed() ? Optional.of(Acted.refused(CLOSED)) : Optional.empty();
     }
 
     /** Whether this press, or another person, was first. */
     private Optional<Acted> first(JobStore.Locked locked, String who) {
         Optional<Pressed> pressed = Pressed.current();
         if (pressed.isEmpty()) return Optional.empty();
-        Optional<JobStore.LastAct> same = twice(pressed.get());
+        Optional<LastAct> same = twice(pressed.get());
         if (same.isPresent())
-            return Optional.of(refused("Pressed twice: it was done once, at "
+            return Optional.of(Acted.refused("Pressed twice: it was done once, at "
                     + times.clock(same.get().at()) + "."));
         boolean stale =
                 pressed.get().seen().map(seen -> seen != locked.version()).orElse(false);
-        return stale ? Optional.of(refused(sooner(locked, who))) : Optional.empty();
+        return stale ? Optional.of(Acted.refused(sooner(locked, who))) : Optional.empty();
     }
 
-    private Optional<JobStore.LastAct> twice(Pressed pressed) {
-        return jobs.pressed(pressed.key())
-                .filter(p -> pressed.named()
-                        || Duration.between(p.at(), time.instant()).compareTo(TWICE) < 0);
+    private Optional<LastAct> twice(Pressed pressed) {
+        Instant now = time.instant();
+        return presses.of(pressed.key())
+                .filter(p -> pressed.named() || Duration.between(p.at(), now).compareTo(TWICE) < 0);
     }
 
     private String sooner(JobStore.Locked locked, String who) {
@@ -137,33 +198,18 @@ public class Acts {
      *
      * @param twice what is made of what {@link #made} noted, when this was pressed before
      */
-    <T> T making(Supplier<T> act, Function<String, T> twice) {
+    public <T> T making(Supplier<T> act, Function<String, T> twice) {
         return transactions.execute(transaction -> {
             Optional<Pressed> pressed = Pressed.current();
-            pressed.ifPresent(p -> jobs.lockPress(p.key()));
-            Optional<JobStore.LastAct> same = pressed.flatMap(this::twice);
+            pressed.ifPresent(p -> presses.lock(p.key()));
+            Optional<LastAct> same = pressed.flatMap(this::twice);
             if (same.isPresent()) return twice.apply(same.get().what());
             return act.get();
         });
     }
 
     /** Notes that a form which makes a job was pressed; {@code what} names the job that came of it. */
-    void made(String what, String who) {
-        Pressed.current().ifPresent(p -> jobs.press(p.key(), null, new JobStore.LastAct(what, who, time.instant())));
-    }
-
-    /** What is asked for too early; a locked gateway keeps nobody from reading and deciding. */
-    private static Optional<Acted> early(JobFacts facts, Stage stage) {
-        List<HoldPoint> open = facts.progress().openBefore(stage).stream()
-                .filter(p -> p != HoldPoint.AUTHORISED || stage.compareTo(Stage.RUN) > 0)
-                .toList();
-        if (open.isEmpty()) return Optional.empty();
-        return Optional.of(refused(open.getFirst().stage().title() + " comes before " + stage.title()
-                + ". Still open: "
-                + open.stream().map(HoldPoint::title).collect(Collectors.joining("; ")) + "."));
-    }
-
-    private static Acted refused(String sentence) {
-        return new Acted.Refused(sentence, Optional.empty());
+    public void made(String what, String who) {
+        Pressed.current().ifPresent(p -> presses.put(p.key(), null, new LastAct(what, who, time.instant())));
     }
 }

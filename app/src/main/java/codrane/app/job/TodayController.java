@@ -1,12 +1,16 @@
 package codrane.app.job;
 
-import codrane.app.CodraneSettings;
-import codrane.app.job.jpa.JobStore;
+import codrane.app.account.Role;
+import codrane.app.workshop.CodraneSettings;
+import codrane.app.workshop.Endings;
 import codrane.core.job.Job;
-import java.security.Principal;
+import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,22 +24,34 @@ class TodayController {
 
     private final Board board;
     private final JobStore jobs;
+    private final Vehicles vehicles;
+    private final Endings endings;
     private final CodraneSettings settings;
+    private final InstantSource time;
+    private final ZoneId zone;
 
-    TodayController(Board board, JobStore jobs, CodraneSettings settings) {
+    TodayController(
+            Board board,
+            JobStore jobs,
+            Vehicles vehicles,
+            Endings endings,
+            CodraneSettings settings,
+            InstantSource time,
+            ZoneId zone) {
+        this.endings = endings;
+        this.time = time;
+        this.zone = zone;
+        this.vehicles = vehicles;
         this.board = board;
         this.jobs = jobs;
         this.settings = settings;
     }
 
     @GetMapping("/")
-    String today(Principal who, Model model) {
-        List<Board.Card> cards = board.cards(who.getName());
-        for (String column : List.of("run", "person", "start", "wait"))
-            model.addAttribute(
-                    column,
-                    cards.stream().filter(c -> c.column().equals(column)).toList());
-        model.addAttribute("demo", settings.demo());
+    String today(Authentication who, Model model) {
+        List<Card> cards = board.cards(who.getName());
+        LocalDate today = time.instant().atZone(zone).toLocalDate();
+        model.addAttribute("view", TodayView.of(cards, endings.known(), today, Role.of(who), settings.demo()));
         return "job/today";
     }
 
@@ -51,7 +67,7 @@ class TodayController {
         if (long3 && found.isEmpty()) found.addAll(jobs.byWords(text));
         model.addAttribute("q", q);
         model.addAttribute("found", found);
-        model.addAttribute("vehicles", long3 ? jobs.vehicleLines(text) : List.of());
+        model.addAttribute("vehicles", long3 ? vehicles.lines(text) : List.of());
         return "job/found";
     }
 

@@ -1,2 +1,2 @@
-/** Jobs and their stages. Read {@link codrane.app.job.JobFacts} first. */
+/** The frame around the stages of a job: the job itself, its list, today's board, the rail and the next act. */
 package codrane.app.job;

@@ -6,7 +6,6 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
-import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
@@ -69,7 +68,12 @@ final class JdbcRunJournal implements RunJournal {
                 openRow = patiently(() -> {
                     store.progress(runId, state);
                     return store.journal(
-                            runId, send.purpose(), send.module(), send.request().hex(), send.writes());
+                            runId,
+                            state.index(),
+                            send.purpose(),
+                            send.module(),
+                            send.request().hex(),
+                            send.writes());
                 });
                 progress.tell(state, send.purpose(), true);
             }
@@ -125,8 +129,8 @@ final class JdbcRunJournal implements RunJournal {
         }
         if (first) {
             String request = "36 01.. from %08X".formatted(block.address());
-            blockRow = patiently(
-                    () -> store.journal(runId, "Send " + state.blocks() + " blocks", block.module(), request, true));
+            blockRow = patiently(() -> store.journal(
+                    runId, state.index(), "Send " + state.blocks() + " blocks", block.module(), request, true));
         }
         progress.tell(state, "Send blocks", first);
     }
@@ -190,12 +194,12 @@ final class JdbcRunJournal implements RunJournal {
                         task.module().id(), ModuleReading.silent(task.module().id()));
         switch (task) {
             case RunTask.Program program -> {
-                if (!store.journalled(runId, RunMachine.ERASE, task.module().id())) return;
+                if (!store.wrote(runId, done)) return;
                 ledger.add(
                         origin, change(task, null, before.text(Ident.SOFTWARE).orElse(""), program.softwareAfter()));
             }
             case RunTask.Write write -> {
-                if (!store.journalled(runId, task.title(), task.module().id())) return;
+                if (!store.wrote(runId, done)) return;
                 ledger.add(
                         origin,
                         change(

@@ -1,6 +1,6 @@
 package codrane.app.live;
 
-import codrane.app.vehicle.BenchInterface.BusyException;
+import codrane.app.interfaces.BenchInterface.BusyException;
 import codrane.link.LinkLostException;
 import java.util.LinkedHashMap;
 import java.util.Map;

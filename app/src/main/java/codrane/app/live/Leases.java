@@ -71,4 +71,14 @@ class Leases {
                 .params(name, runId, fence)
                 .update();
     }
+
+    /** Why an interface can't be taken now, as a sentence. */
+    String inUse(String bench) {
+        return holder(bench)
+                .map(job -> "Not started. " + bench + " is being used by the run of job " + job
+                        + ": wait until that has ended. Nothing was written now.")
+                .orElse(
+                        "Not started. " + bench
+                                + " is still held by a run that has just ended: try again in some seconds. Nothing was written now.");
+    }
 }

@@ -1,6 +1,6 @@
 package codrane.app.live;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

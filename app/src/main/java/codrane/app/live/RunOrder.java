@@ -1,6 +1,6 @@
 package codrane.app.live;
 
-import codrane.app.vehicle.BenchInterface;
+import codrane.app.interfaces.BenchInterface;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Pack;

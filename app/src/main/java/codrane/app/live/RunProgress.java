@@ -35,6 +35,7 @@ final class RunProgress {
         event.put("index", state.index());
         event.put("title", state.task().title());
         event.put("step", step);
+        event.put("part", part(state.phase()));
         event.put("committed", state.committed());
         event.put("block", state.blockSent());
         event.put("blocks", state.blocks());
@@ -42,6 +43,17 @@ final class RunProgress {
         transfer(state, now, event);
         event.put("hold", "");
         hub.publish("job-" + jobNumber, event);
+    }
+
+    /** Which box of the picture the run is in. */
+    private static String part(RunState.Phase phase) {
+        return switch (phase) {
+            case ERASE -> "erase";
+            case REQUEST_DOWNLOAD, TRANSFER -> "transfer";
+            case EXIT, CHECK -> "verify";
+            case RESTART, WAKE, CONFIRM -> "restart";
+            default -> "before";
+        };
     }
 
     private void transfer(RunState state, Instant now, Map<String, Object> event) {

@@ -1,11 +1,10 @@
 package codrane.app.live;
 
+import codrane.app.interfaces.BenchInterface;
 import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
-import codrane.app.vehicle.BenchInterface;
 import codrane.core.job.JobRun;
 import codrane.core.run.RunAction;
-import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.run.Step;
@@ -18,10 +17,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
-import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -31,7 +31,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class RunService implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(RunService.class);
-    private static final Duration WATCH = Duration.ofSeconds(2);
     /** A block, its answer and what is written down of it; a long answer is not waited for. */
     private static final Duration STOPPED_WITHIN = Duration.ofSeconds(12);
 
@@ -45,7 +44,7 @@ public class RunService implements SmartLifecycle {
     private final TransactionTemplate transactions;
     private final Map<Long, RunControl> active = new ConcurrentHashMap<>();
 
-    private ThreadPoolTaskScheduler watch;
+    private volatile boolean watching;
 
     RunService(
             Records records,
@@ -104,7 +103,7 @@ public class RunService implements SmartLifecycle {
             if (fence.isEmpty()) {
                 active.remove(runId.get(), control);
                 if (ended.isEmpty()) store.drop(runId.get());
-                return new Begun.Refused(inUse(order.bench().name()));
+                return new Begun.Refused(leases.inUse(order.bench().name()));
             }
             RunState state = ended.map(run -> from(order, run)).orElseGet(() -> RunState.begin(order.tasks()));
             store.begin(runId.get(), fence.get());
@@ -132,23 +131,11 @@ public class RunService implements SmartLifecycle {
         };
     }
 
-    private String inUse(String bench) {
-        return leases.holder(bench)
-                .map(job -> "Not started. " + bench + " is being used by the run of job " + job
-                        + ": wait until that has ended. Nothing was written now.")
-                .orElse(
-                        "Not started. " + bench
-                                + " is still held by a run that has just ended: try again in some seconds. Nothing was written now.");
-    }
-
     /** What was erased is never erased again without asking the module. */
     private RunState from(RunOrder order, JobRun ended) {
         int index = Math.min(ended.taskIndex(), order.tasks().size() - 1);
         RunTask task = order.tasks().get(index);
-        boolean begun = ended.interrupted()
-                || task instanceof RunTask.Program
-                        && store.journalled(
-                                ended.id(), RunMachine.ERASE, task.module().id());
+        boolean begun = ended.interrupted() || task instanceof RunTask.Program && store.wrote(ended.id(), index);
         RunState state = RunState.recover(order.tasks(), index);
         return begun ? state : RunState.goOn(order.tasks(), index);
     }
@@ -173,12 +160,17 @@ public class RunService implements SmartLifecycle {
             journal.ended(end.state());
             ended(order, claim, end.action());
         } catch (BenchInterface.BusyException e) {
-            end(order, claim, stateBefore(state), e.getMessage(), "Wait, then run again.");
+            end(
+                    order,
+                    claim,
+                    state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED,
+                    e.getMessage(),
+                    "Wait, then run again.");
         } catch (LinkLostException e) {
             end(
                     order,
                     claim,
-                    stateBefore(state),
+                    state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED,
                     "The link could not be opened: " + e.getMessage(),
                     "Check cable and power, then run again.");
         } catch (Leases.LeaseLostException e) {
@@ -228,11 +220,6 @@ public class RunService implements SmartLifecycle {
         }
     }
 
-    /** A run that could not even begin is what it was. */
-    private static JobRun.State stateBefore(RunState state) {
-        return state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED;
-    }
-
     private void ended(RunOrder order, Claim claim, RunAction end) {
         switch (end) {
             case RunAction.Stopped(boolean lost, String sentence, String nextStep) ->
@@ -267,21 +254,21 @@ public class RunService implements SmartLifecycle {
         if (marked > 0) LOG.warn("{} run(s) were interrupted and wait to be recovered", marked);
     }
 
+    @Scheduled(fixedDelay = 2, initialDelay = 2, timeUnit = TimeUnit.SECONDS)
+    void watch() {
+        if (watching) mark();
+    }
+
     @Override
     public void start() {
         mark();
-        watch = new ThreadPoolTaskScheduler();
-        watch.setThreadNamePrefix("run-watch-");
-        watch.setDaemon(true);
-        watch.initialize();
-        watch.scheduleWithFixedDelay(this::mark, WATCH);
+        watching = true;
     }
 
     /** Runs end at the next boundary, a block's at the latest, and are written down whole before the application stops. */
     @Override
     public void stop() {
-        if (watch != null) watch.shutdown();
-        watch = null;
+        watching = false;
         RunControl.Halt halt = new RunControl.Halt(
                 "Codrane was told to stop, and ended the run between two steps.",
                 "Keep the power on, start Codrane, then go on with the run.",
@@ -297,6 +284,6 @@ public class RunService implements SmartLifecycle {
 
     @Override
     public boolean isRunning() {
-        return watch != null;
+        return watching;
     }
 }

@@ -7,7 +7,10 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -36,14 +39,6 @@ public class RunStore {
             boolean writes,
             String state,
             Optional<String> answer) {}
-
-    /** Whether some of what was on the wire is kept. */
-    public boolean traced(long runId) {
-        return jdbc.sql("select exists (select 1 from run_trace where run_id = ?)")
-                .param(runId)
-                .query(Boolean.class)
-                .single();
-    }
 
     /**
      * Adds a run that has not begun yet.
@@ -110,12 +105,17 @@ public class RunStore {
                 .update();
     }
 
-    /** @return the row's id */
-    long journal(long runId, String purpose, String module, String request, boolean writes) {
+    /**
+     * Opens a step.
+     *
+     * @param task index of the run's task that it belongs to
+     * @return the row's id
+     */
+    long journal(long runId, int task, String purpose, String module, String request, boolean writes) {
         return jdbc.sql(
-                        "insert into journal (run_id, number, at, purpose, module, request, writes, state)"
-                                + " select ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, 'OPEN' from journal where run_id = ? returning id")
-                .params(runId, now(), purpose, module, request, writes, runId)
+                        "insert into journal (run_id, task, number, at, purpose, module, request, writes, state)"
+                                + " select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, 'OPEN' from journal where run_id = ? returning id")
+                .params(runId, task, now(), purpose, module, request, writes, runId)
                 .query(Long.class)
                 .single();
     }
@@ -126,18 +126,24 @@ public class RunStore {
                 .update();
     }
 
-    boolean journalled(long runId, String purpose, String module) {
-        return jdbc.sql("select exists (select 1 from journal where run_id = ? and purpose = ? and module = ?)")
-                .params(runId, purpose, module)
+    /** Whether something that changes the module was sent, or about to be, for a task. */
+    boolean wrote(long runId, int task) {
+        return jdbc.sql("select exists (select 1 from journal where run_id = ? and task = ? and writes)")
+                .params(runId, task)
                 .query(Boolean.class)
                 .single();
     }
 
-    public Optional<JobRun> latest(long jobId) {
-        return jdbc.sql("select * from run where job_id = ? order by started_at desc limit 1")
-                .param(jobId)
-                .query((r, n) -> record(r))
-                .optional();
+    /** The newest run of each job. */
+    public Map<Long, JobRun> latest(Collection<Long> jobIds) {
+        if (jobIds.isEmpty()) return Map.of();
+        Map<Long, JobRun> latest = new HashMap<>();
+        jdbc.sql("select distinct on (job_id) * from run where job_id = any(?) order by job_id, started_at desc")
+                .param(jobIds.toArray(Long[]::new))
+                .query((r, n) -> Map.entry(r.getLong("job_id"), record(r)))
+                .list()
+                .forEach(e -> latest.put(e.getKey(), e.getValue()));
+        return latest;
     }
 
     /** The run that carries a plan out, if there is one. */
@@ -200,16 +206,18 @@ public class RunStore {
                 r.getLong("id"),
                 r.getLong("plan_id"),
                 JobRun.State.valueOf(r.getString("state")),
-                r.getInt("task_index"),
-                r.getInt("task_count"),
-                r.getString("task_title"),
-                r.getBoolean("committed"),
-                r.getInt("block"),
-                r.getInt("blocks"),
-                r.getLong("confirmed_bytes"),
-                r.getTimestamp("started_at").toInstant(),
-                r.getString("started_by"),
-                Optional.ofNullable(r.getTimestamp("ended_at")).map(Timestamp::toInstant),
+                new JobRun.Place(
+                        r.getInt("task_index"),
+                        r.getInt("task_count"),
+                        r.getString("task_title"),
+                        r.getBoolean("committed"),
+                        r.getInt("block"),
+                        r.getInt("blocks"),
+                        r.getLong("confirmed_bytes")),
+                new JobRun.Span(
+                        r.getTimestamp("started_at").toInstant(),
+                        r.getString("started_by"),
+                        Optional.ofNullable(r.getTimestamp("ended_at")).map(Timestamp::toInstant)),
                 r.getString("sentence"),
                 r.getString("next_step"));
     }

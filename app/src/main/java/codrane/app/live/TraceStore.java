@@ -9,14 +9,12 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** The last of what was on the wire in each run, kept as packed text among the files. */
@@ -24,12 +22,12 @@ import org.springframework.stereotype.Component;
 public class TraceStore {
     private static final int LONGEST_TEXT = 64 << 20;
 
-    private final JdbcClient jdbc;
+    private final TraceRepository traces;
     private final FileStore files;
     private final InstantSource time;
 
-    TraceStore(JdbcClient jdbc, FileStore files, InstantSource time) {
-        this.jdbc = jdbc;
+    TraceStore(TraceRepository traces, FileStore files, InstantSource time) {
+        this.traces = traces;
         this.files = files;
         this.time = time;
     }
@@ -45,23 +43,25 @@ public class TraceStore {
         List<TraceEvent> events = ring.events();
         if (events.isEmpty()) return;
         String sha256 = files.put(packed(events));
-        jdbc.sql("insert into run_trace (run_id, taken_at, events, dropped, sha256) values (?, ?, ?, ?, ?)")
-                .params(runId, Timestamp.from(time.instant()), events.size(), ring.dropped(), sha256)
-                .update();
+        TraceEntity trace = new TraceEntity();
+        trace.runId = runId;
+        trace.takenAt = time.instant();
+        trace.events = events.size();
+        trace.dropped = ring.dropped();
+        trace.sha256 = sha256;
+        traces.save(trace);
     }
 
     /** Oldest first. */
     public List<Piece> of(long runId) {
-        return jdbc.sql(
-                        "select id, taken_at, events, dropped, sha256 from run_trace where run_id = ? order by taken_at")
-                .param(runId)
-                .query((row, number) -> new Piece(
-                        row.getLong(1),
-                        row.getTimestamp(2).toInstant(),
-                        row.getInt(3),
-                        row.getLong(4),
-                        row.getString(5)))
-                .list();
+        return traces.findByRunIdOrderByTakenAt(runId).stream()
+                .map(t -> new Piece(t.id, t.takenAt, t.events, t.dropped, t.sha256))
+                .toList();
+    }
+
+    /** Whether some of what was on the wire is kept. */
+    public boolean has(long runId) {
+        return traces.existsByRunId(runId);
     }
 
     /** @return empty when the file is gone or was changed */

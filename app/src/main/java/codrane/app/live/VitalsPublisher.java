@@ -1,10 +1,9 @@
 package codrane.app.live;
 
-import codrane.app.vehicle.BenchInterface;
-import codrane.app.vehicle.Interfaces;
+import codrane.app.interfaces.BenchInterface;
+import codrane.app.interfaces.Interfaces;
 import codrane.core.power.PowerGate;
 import codrane.core.power.SupplyReading;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
@@ -12,22 +11,20 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.context.SmartLifecycle;
-import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
+import java.util.concurrent.TimeUnit;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.ObjectMapper;
 
 /** Publishes each interface's vitals once a second. */
 @Component
-public class VitalsPublisher implements SmartLifecycle {
-    private static final Duration EVERY = Duration.ofSeconds(1);
+public class VitalsPublisher {
     private static final int POINTS = 60;
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Interfaces interfaces;
     private final LiveHub hub;
     private final InstantSource time;
-    private ThreadPoolTaskScheduler scheduler;
 
     VitalsPublisher(Interfaces interfaces, LiveHub hub, InstantSource time) {
         this.interfaces = interfaces;
@@ -74,7 +71,8 @@ public class VitalsPublisher implements SmartLifecycle {
         };
     }
 
-    private void publish() {
+    @Scheduled(fixedDelay = 1, initialDelay = 1, timeUnit = TimeUnit.SECONDS)
+    void publish() {
         for (BenchInterface i : interfaces.all()) hub.publish("interface-" + i.name(), event(of(i)));
     }
 
@@ -92,25 +90,5 @@ public class VitalsPublisher implements SmartLifecycle {
     /** The same as an event carries, for a page that has just been opened. */
     public String json(Vitals vitals) {
         return JSON.writeValueAsString(event(vitals));
-    }
-
-    @Override
-    public void start() {
-        scheduler = new ThreadPoolTaskScheduler();
-        scheduler.setThreadNamePrefix("vitals-");
-        scheduler.setDaemon(true);
-        scheduler.initialize();
-        scheduler.scheduleWithFixedDelay(this::publish, EVERY);
-    }
-
-    @Override
-    public void stop() {
-        if (scheduler != null) scheduler.shutdown();
-        scheduler = null;
-    }
-
-    @Override
-    public boolean isRunning() {
-        return scheduler != null;
     }
 }

@@ -1,6 +1,6 @@
 package codrane.app.records;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.audit.AuditChain;
 import java.io.IOException;
 import java.sql.Connection;

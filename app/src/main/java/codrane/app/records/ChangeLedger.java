@@ -1,18 +1,20 @@
 package codrane.app.records;
 
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** What Codrane changed in a vehicle, with what was there before: the undo set. */
 @Component
 public class ChangeLedger {
-    private final JdbcClient jdbc;
+    private static final Limit MOST = Limit.of(200);
 
-    ChangeLedger(JdbcClient jdbc) {
-        this.jdbc = jdbc;
+    private final ChangeRepository changes;
+
+    ChangeLedger(ChangeRepository changes) {
+        this.changes = changes;
     }
 
     /**
@@ -34,46 +36,40 @@ public class ChangeLedger {
             String before,
             String after) {}
 
-    /** Adds the change unless the run's task stands there already. */
+    /** Adds the change unless the run's task stands there already: one thread writes for a run. */
+    @Transactional
     public void add(Origin origin, Change change) {
-        jdbc.sql(
-                        "insert into change_ledger (vehicle_id, job_id, run_id, task, at, who, module, what, data_identifier, before, after)"
-                                + " values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) on conflict (run_id, task) do nothing")
-                .params(java.util.Arrays.asList(
-                        origin.vehicleId(),
-                        origin.jobId(),
-                        origin.runId(),
-                        origin.task(),
-                        Timestamp.from(change.at()),
-                        origin.who(),
-                        change.module(),
-                        change.what(),
-                        change.dataIdentifier(),
-                        change.before(),
-                        change.after()))
-                .update();
+        if (changes.existsByRunIdAndTask(origin.runId(), origin.task())) return;
+        ChangeEntity entity = new ChangeEntity();
+        entity.vehicleId = origin.vehicleId();
+        entity.jobId = origin.jobId();
+        entity.runId = origin.runId();
+        entity.task = origin.task();
+        entity.at = change.at();
+        entity.who = origin.who();
+        entity.module = change.module();
+        entity.what = change.what();
+        entity.dataIdentifier = change.dataIdentifier();
+        entity.before = change.before();
+        entity.after = change.after();
+        changes.save(entity);
     }
 
     /** Oldest first. */
+    @Transactional(readOnly = true)
     public List<Change> ofJob(long jobId) {
-        return changes("where job_id = ? order by id", jobId);
+        return records(changes.findByJobIdOrderById(jobId));
     }
 
     /** Newest first, at most 200. */
+    @Transactional(readOnly = true)
     public List<Change> ofVehicle(long vehicleId) {
-        return changes("where vehicle_id = ? order by at desc limit 200", vehicleId);
+        return records(changes.findByVehicleIdOrderByAtDesc(vehicleId, MOST));
     }
 
-    private List<Change> changes(String rest, long id) {
-        return jdbc.sql("select at, module, what, data_identifier, before, after from change_ledger " + rest)
-                .param(id)
-                .query((r, n) -> new Change(
-                        r.getTimestamp("at").toInstant(),
-                        r.getString("module"),
-                        r.getString("what"),
-                        r.getObject("data_identifier", Integer.class),
-                        r.getString("before"),
-                        r.getString("after")))
-                .list();
+    private static List<Change> records(List<ChangeEntity> found) {
+        return found.stream()
+                .map(c -> new Change(c.at, c.module, c.what, c.dataIdentifier, c.before, c.after))
+                .toList();
     }
 }

@@ -1,7 +1,7 @@
 package codrane.app.shelf;
 
-import codrane.app.CodraneSettings;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import java.io.IOException;

@@ -1,6 +1,6 @@
 package codrane.app.shelf;
 
-import codrane.app.CodraneSettings;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.calibration.Manifest;
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;

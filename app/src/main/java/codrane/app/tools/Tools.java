@@ -1,11 +1,11 @@
 package codrane.app.tools;
 
-import codrane.app.Times;
 import codrane.app.access.Access;
+import codrane.app.interfaces.BenchInterface;
+import codrane.app.interfaces.Interfaces;
+import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
-import codrane.app.vehicle.BenchInterface;
-import codrane.app.vehicle.Interfaces;
-import codrane.app.vehicle.PackShelf;
+import codrane.app.workshop.Times;
 import codrane.core.pack.Pack;
 import codrane.core.part.Version;
 import codrane.core.tool.ToolFacts;
@@ -36,6 +36,7 @@ public class Tools {
     private final Access access;
     private final AuditTrail audit;
     private final InstantSource time;
+    private final ZoneId zone;
 
     Tools(
             ToolStore store,
@@ -43,7 +44,9 @@ public class Tools {
             PackShelf packs,
             Access access,
             AuditTrail audit,
-            InstantSource time) {
+            InstantSource time,
+            ZoneId zone) {
+        this.zone = zone;
         this.store = store;
         this.interfaces = interfaces;
         this.packs = packs;
@@ -185,7 +188,7 @@ public class Tools {
     }
 
     public LocalDate today() {
-        return LocalDate.ofInstant(time.instant(), ZoneId.systemDefault());
+        return LocalDate.ofInstant(time.instant(), zone);
     }
 
     List<BenchInterface> all() {

@@ -1,14 +1,13 @@
 package codrane.app.tools;
 
-import codrane.app.decide.MenuMap;
-import codrane.app.vehicle.BenchInterface;
-import codrane.app.vehicle.PackShelf;
+import codrane.app.account.Role;
+import codrane.app.account.Routes;
+import codrane.app.interfaces.BenchInterface;
+import codrane.app.packs.PackShelf;
 import codrane.core.pack.Pack;
-import codrane.core.tool.Check;
 import codrane.core.tool.ToolFacts;
 import codrane.core.tool.ToolLook;
 import codrane.core.tool.ToolReadiness;
-import codrane.core.tool.ToolSetup;
 import codrane.core.tool.ToolStep;
 import java.security.Principal;
 import java.util.Arrays;
@@ -16,7 +15,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -39,12 +40,10 @@ class ToolsController {
         this.packs = packs;
     }
 
-    /** One interface. */
-    public record ToolView(String name, String serial, String licence, List<Check> checks, Optional<ToolSetup> setup) {}
-
     @GetMapping("/tools")
-    String list(Model model) {
-        model.addAttribute("tools", tools.all().stream().map(this::view).toList());
+    String list(Authentication who, Model model) {
+        Role role = Role.of(who);
+        model.addAttribute("tools", tools.all().stream().map(t -> view(t, role)).toList());
         Map<String, List<MenuMap.Entry>> learned = new LinkedHashMap<>();
         for (Pack pack : packs.all()) {
             List<MenuMap.Entry> entries = menus.all(pack.id());
@@ -54,7 +53,7 @@ class ToolsController {
         return "tools/list";
     }
 
-    private ToolView view(BenchInterface bench) {
+    private ToolView view(BenchInterface bench, Role role) {
         tools.refresh(bench);
         ToolStore.Noted noted = tools.noted(bench.name());
         ToolFacts facts = new ToolFacts(
@@ -67,15 +66,16 @@ class ToolsController {
                 true,
                 false,
                 noted.answeredAt());
-        List<Check> checks = ToolReadiness.judge(facts, tools.today()).stream()
-                .filter(c -> !c.title().equals("Cable"))
+        List<CheckView> checks = ToolReadiness.judgeAlone(facts, tools.today()).stream()
+                .map(CheckView::of)
                 .toList();
         return new ToolView(
                 bench.name(),
                 bench.tool().map(ToolLook::serial).orElse("not told"),
                 noted.licenceUntil().map(Object::toString).orElse(""),
                 checks,
-                tools.setup(bench));
+                tools.setup(bench).map(ToolView.Setup::of),
+                Routes.allows(role, HttpMethod.POST, "/tools/" + bench.name() + "/licence"));
     }
 
     @PostMapping("/tools/{name}/setup")

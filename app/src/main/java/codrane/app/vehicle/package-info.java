@@ -1,2 +1,2 @@
-/** Vehicle packs, interfaces and their meters. Read {@link codrane.app.vehicle.BenchInterface} first. */
+/** Vehicle packs, interfaces and their meters. Read {@link codrane.app.interfaces.BenchInterface} first. */
 package codrane.app.vehicle;

@@ -2,10 +2,11 @@ package codrane.app.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.app.CodraneSettings;
 import codrane.app.TestApp;
+import codrane.app.Until;
+import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
-import codrane.app.vehicle.PackShelf;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
 import codrane.core.access.KnownAccount;
@@ -35,6 +36,7 @@ class AccessChainTest {
                     settings.var(),
                     true,
                     "New Yard",
+                    "",
                     settings.serviceUrl(),
                     List.of(),
                     settings.interfaces()));
@@ -70,7 +72,7 @@ class AccessChainTest {
         assertThat(missing()).isEqualTo(AccessNeed.Kind.PLAN);
         assertThat(access.plan(DESK, "one", "lead")).isEmpty();
         assertThat(missing()).isEqualTo(AccessNeed.Kind.CHECK);
-        for (int i = 0; i < 300 && missing() == AccessNeed.Kind.CHECK; i++) Thread.sleep(100);
+        Until.so(() -> missing() != AccessNeed.Kind.CHECK);
         assertThat(missing()).isEqualTo(AccessNeed.Kind.TECHNICIAN);
         assertThat(access.addTechnician(DESK, "tech", "lead")).isEmpty();
         assertThat(missing()).isEqualTo(AccessNeed.Kind.TOOL);

@@ -1,26 +1,37 @@
 package codrane.app.job;
 
-import codrane.app.decide.Decided;
 import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
+import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.Shelved;
 import codrane.core.coding.LineSheet;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.Baselined;
 import codrane.core.job.BenchCheck;
 import codrane.core.job.BenchNotes;
+import codrane.core.job.Benched;
 import codrane.core.job.DecideNotes;
+import codrane.core.job.Decided;
 import codrane.core.job.HoldNote;
+import codrane.core.job.Identified;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.Job;
 import codrane.core.job.JobAccess;
 import codrane.core.job.JobRun;
-import codrane.core.job.JudgedSheet;
+import codrane.core.job.JobState;
+import codrane.core.job.Now;
+import codrane.core.job.Part;
 import codrane.core.job.PlanVersion;
+import codrane.core.job.Prepared;
+import codrane.core.job.Ran;
 import codrane.core.job.Scan;
 import codrane.core.job.SheetText;
 import codrane.core.job.Stranger;
+import codrane.core.job.act.NextAct;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.job.stage.NextActs;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
@@ -31,6 +42,7 @@ import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Policy;
 import codrane.core.planner.Planner;
 import codrane.core.power.PowerGate;
+import codrane.core.power.SupplyReading;
 import codrane.core.scan.ModuleReading;
 import codrane.core.tool.ToolLook;
 import codrane.core.vin.Vin;
@@ -44,11 +56,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A job that a test brings to its moment. Readings come from a simulated vehicle. */
 final class Moment {
@@ -58,6 +73,10 @@ final class Moment {
     static final Map<String, ModuleReading> HEALTHY = scan(Setup.healthy(LORNE, Conditions.LORNE));
 
     static final BaselineSummary BASELINE = baseline(1, BaselineSummary.Purpose.BEFORE);
+
+    /** A baseline in which nothing is: no part in it is another. */
+    private static final BaselineFile NO_FILE =
+            new BaselineFile("", "", "", "", List.of(), List.of(), Optional.empty());
 
     static BaselineSummary baseline(long id, BaselineSummary.Purpose purpose) {
         return new BaselineSummary(id, 1L, 1, T0, "tech", "0".repeat(64), BaselineSummary.Origin.READ, purpose, "", 2);
@@ -82,21 +101,15 @@ final class Moment {
     final List<HoldNote> holds = new ArrayList<>();
     Vin vin = Conditions.LORNE;
     JobKind kind = JobKind.REPLACE_MODULE;
-    Decided decided = new Decided(
-            DecideNotes.NONE,
-            Policy.DEFAULT,
-            MarketRules.NONE,
-            Map.of(),
-            Optional.of(T0.plus(Duration.ofDays(100))),
-            List.of(),
-            List.of());
+    PartOrigin origin = PartOrigin.SECOND_HAND;
+    Optional<Benched.OldReading> oldReading = Optional.empty();
     Optional<BenchCheck> bench = Optional.empty();
     Optional<Scan> before = Optional.empty();
     Optional<Scan> latest = Optional.empty();
     List<BaselineSummary> baselines = List.of();
     Optional<PlanVersion> plan = Optional.empty();
     Optional<Shelved> file = Optional.empty();
-    Optional<JudgedSheet> sheet = Optional.empty();
+    Optional<SheetText> sheet = Optional.empty();
     Optional<JobRun> run = Optional.empty();
     Optional<Stranger> stranger = Optional.empty();
     PowerGate.State power = PowerGate.State.PASSES;
@@ -172,8 +185,7 @@ final class Moment {
         String text = LineSheet.of("LFT", FactoryCoding.all(LORNE, module, Conditions.LORNE)).stream()
                 .map(LineSheet.Line::text)
                 .collect(Collectors.joining("\n"));
-        sheet = Optional.of(JudgedSheet.of(
-                LORNE, module, Conditions.LORNE, new SheetText("tail-lift", "service", text, T0, "tech")));
+        sheet = Optional.of(new SheetText("tail-lift", "service", text, T0, "tech"));
         return this;
     }
 
@@ -183,16 +195,8 @@ final class Moment {
                 1,
                 1,
                 state,
-                0,
-                20,
-                "Program the tail lift to 3.12",
-                true,
-                300,
-                1024,
-                1,
-                T0,
-                "tech",
-                ended,
+                new JobRun.Place(0, 20, "Program the tail lift to 3.12", true, 300, 1024, 1),
+                new JobRun.Span(T0, "tech", ended),
                 sentence,
                 "Keep the power on."));
         return this;
@@ -203,51 +207,50 @@ final class Moment {
         return this;
     }
 
-    JobFacts facts() {
+    JobState facts() {
+        boolean replaces = kind == JobKind.REPLACE_MODULE;
         Job job = new Job(
                 1,
                 2201,
-                1,
-                vin,
-                LORNE.id(),
-                "Lorne",
-                kind,
-                "It does not move",
-                kind == JobKind.REPLACE_MODULE ? Optional.of("tail-lift") : Optional.empty(),
-                Optional.of(PartOrigin.SECOND_HAND),
-                T0,
-                "desk",
-                Optional.empty(),
-                Optional.empty(),
-                0,
+                new Job.Vehicle(1, vin, LORNE.id(), "Lorne"),
+                new Job.Wanted(
+                        kind,
+                        "It does not move",
+                        replaces ? Optional.of("tail-lift") : Optional.empty(),
+                        Optional.of(origin)),
+                new Job.Life(T0, "desk", Optional.empty(), Optional.empty()),
                 0);
-        return new JobFacts(
-                job,
-                LORNE,
-                holds,
-                bench,
-                before,
-                before,
-                latest,
-                baselines,
-                plan,
-                file,
-                sheet,
-                run,
-                new PowerGate.Verdict(power, "12.10 V, too low."),
-                access,
-                List.of(),
+        List<Scan> scans = Stream.of(before, latest)
+                .flatMap(Optional::stream)
+                .distinct()
+                .sorted(Comparator.comparing(Scan::takenAt))
+                .toList();
+        Optional<Instant> passUntil = Optional.of(T0.plus(Duration.ofDays(100)));
+        List<Part> parts = List.of(
                 intake,
-                BenchNotes.NONE,
-                List.of(),
-                decided,
-                Map.of(),
-                new Witnessed(stranger, 0, true, run));
+                new Benched(bench, BenchNotes.NONE, oldReading, stranger),
+                new Identified(scans, List.of()),
+                access,
+                new Baselined(baselines, id -> NO_FILE),
+                new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, List.of(), plan),
+                new Prepared(file, sheet.stream().toList(), Map.of(), List.of(), passUntil, supply()),
+                new Ran(run));
+        return new JobState(job, LORNE, new Now(T0, ZoneOffset.UTC), holds, parts);
+    }
+
+    /** Ten seconds of readings; none while it is still measured. */
+    private List<SupplyReading> supply() {
+        double volts = power == PowerGate.State.PASSES ? 13.8 : 12.1;
+        int seconds = power == PowerGate.State.MEASURING ? 3 : 11;
+        List<SupplyReading> readings = new ArrayList<>();
+        for (int tenth = seconds * 10; tenth >= 0; tenth -= 2)
+            readings.add(new SupplyReading(T0.minusMillis(tenth * 100L), volts));
+        return readings;
     }
 
     NextAct next() {
-        JobFacts facts = facts();
-        return NextActs.of(facts, facts.progress().current(), "tech");
+        JobState facts = facts();
+        return NextActs.of(facts, HoldRules.progress(facts).current(), "tech");
     }
 
     static WorkshopAccount account(List<String> technicians) {

@@ -10,16 +10,25 @@ import static codrane.app.job.Moment.scan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.access.WorkshopAccount;
+import codrane.core.job.Benched;
 import codrane.core.job.HoldNote;
+import codrane.core.job.IdentityFinding;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
+import codrane.core.job.JobState;
 import codrane.core.job.Scan;
 import codrane.core.job.Stranger;
+import codrane.core.job.act.Deed;
+import codrane.core.job.act.NextAct;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.job.stage.NextActs;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Stage;
 import codrane.core.power.PowerGate;
 import codrane.core.scan.ModuleReading;
+import codrane.core.text.Words;
 import codrane.standin.Conditions;
 import codrane.standin.vehicle.Setup;
 import java.util.List;
@@ -44,7 +53,7 @@ class NextActsTest {
         Moment moment = new Moment().kept(HoldPoint.CONSENT).benchAt(13.7);
         moment.intake = IntakeNotes.NONE.with(IntakeNotes.OldModule.STILL_IN);
         assertThat(moment.next().title()).isEqualTo("Read the old tail lift before anyone removes it");
-        moment.intake = moment.intake.with(new IntakeNotes.OldReading(false, "It could not be read."));
+        moment.oldReading = Optional.of(new Benched.OldReading(false, "It could not be read."));
         assertThat(moment.next().title()).isEqualTo("Fit the new part, then scan all modules");
     }
 
@@ -66,7 +75,7 @@ class NextActsTest {
         moment.before = Optional.of(new Scan(7, T0.plusSeconds(30), "tech", USED));
         NextAct next = moment.next();
         assertThat(next.title()).isEqualTo("Plan again: the vehicle was read since");
-        assertThat(moment.facts().progress().openBefore(Stage.RUN)).contains(HoldPoint.PLAN_AGREED);
+        assertThat(HoldRules.progress(moment.facts()).openBefore(Stage.RUN)).contains(HoldPoint.PLAN_AGREED);
     }
 
     @Test
@@ -94,15 +103,15 @@ class NextActsTest {
 
     @Test
     void next_lockedGateway_readingGoesOnInItsOwnStage() {
-        JobFacts facts = atDecide().locked(account(List.of("lead")), "").facts();
-        assertThat(facts.progress().current()).isEqualTo(Stage.UNLOCK);
+        JobState facts = atDecide().locked(account(List.of("lead")), "").facts();
+        assertThat(HoldRules.progress(facts).current()).isEqualTo(Stage.UNLOCK);
         assertThat(NextActs.of(facts, Stage.DECIDE, "tech").title()).isEqualTo("Let the rules make a plan");
         assertThat(NextActs.of(facts, Stage.BASELINE, "tech").title()).isEqualTo("Baseline is done");
     }
 
     @Test
     void next_authorisationShorterThanTheWrites_isRenewedFirst() {
-        assertThat(atPrepare().authorised(3600).facts().progress().hold(HoldPoint.AUTHORISED))
+        assertThat(HoldRules.progress(atPrepare().authorised(3600).facts()).hold(HoldPoint.AUTHORISED))
                 .isEqualTo(codrane.core.plan.JobProgress.Hold.KEPT);
         assertThat(atPrepare().authorised(5).next().title()).isEqualTo("Renew the authorisation: it ends too soon");
         assertThat(atPrepare().authorised(-5).next().title()).isEqualTo("The authorisation has ended: authorise again");
@@ -153,10 +162,23 @@ class NextActsTest {
 
     @Test
     void next_mostModulesOfAnotherVehicle_isAStopWithoutAWayOn() {
-        Map<String, ModuleReading> other = scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR));
-        NextAct next = atIdentify().scanned(other).next();
+        NextAct next = atIdentify().scanned(mostlyOfAnother()).next();
         assertThat(next.title()).isEqualTo("This may be the wrong vehicle");
         assertThat(next.acts()).noneSatisfy(a -> assertThat(a.reason()).isTrue());
+    }
+
+    /** Enough modules are the vehicle's own that the scan counts, and most are not. */
+    private static Map<String, ModuleReading> mostlyOfAnother() {
+        Map<String, ModuleReading> most = new java.util.HashMap<>(scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)));
+        for (String own : List.of("body", "doors", "engine")) most.put(own, HEALTHY.get(own));
+        return most;
+    }
+
+    @Test
+    void next_scanOfAnotherVehicle_countsForNothing() {
+        Moment moment = atIdentify().scanned(scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)));
+        assertThat(moment.next().title()).isEqualTo("Scan all modules");
+        assertThat(moment.facts().scans().foreign()).isEqualTo(1);
     }
 
     @Test
@@ -178,26 +200,36 @@ class NextActsTest {
     }
 
     @Test
+    void next_usedPartSaidToBeNew_isSaidToBeAboutThisPart() {
+        Moment moment = atIdentify().scanned(USED);
+        moment.origin = PartOrigin.NEW;
+        assertThat(moment.next().why()).contains("said to be new").doesNotContain("not about that");
+    }
+
+    @Test
     void next_acceptedDonor_isAskedAboutAgainWhenAnotherModuleDiffers() {
         Moment moment = atIdentify().scanned(USED);
         String about =
                 IdentityFinding.of(moment.facts(), moment.before.orElseThrow()).about();
         moment.holds.add(
                 new HoldNote(HoldPoint.IDENTITY_SETTLED, false, "tech", T0, "the donor is known", Optional.of(about)));
-        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isTrue();
+        assertThat(HoldRules.progress(moment.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isTrue();
         Map<String, ModuleReading> more = new java.util.HashMap<>(USED);
         more.put("doors", scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)).get("doors"));
         moment.scanned(more);
-        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
-        moment.scanned(scan(Setup.healthy(LORNE, Conditions.LORNE_DONOR)));
-        assertThat(moment.facts().progress().passed(HoldPoint.IDENTITY_SETTLED)).isFalse();
+        assertThat(HoldRules.progress(moment.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isFalse();
+        moment.scanned(mostlyOfAnother());
+        assertThat(HoldRules.progress(moment.facts()).passed(HoldPoint.IDENTITY_SETTLED))
+                .isFalse();
     }
 
     @Test
     void next_anotherVehicleAnswered_waitsForAPersonAtBench() {
         Moment moment = atIdentify().scanned(USED);
         moment.stranger = Optional.of(new Stranger("0BKLR3A48MN004131", "You are on …004131.", T0, "tech"));
-        assertThat(moment.facts().progress().current()).isEqualTo(Stage.BENCH);
+        assertThat(HoldRules.progress(moment.facts()).current()).isEqualTo(Stage.BENCH);
         assertThat(moment.next().title()).isEqualTo("Another vehicle is on the cable");
         assertThat(moment.next().tone()).isEqualTo(NextAct.Tone.PERSON);
     }
@@ -205,7 +237,7 @@ class NextActsTest {
     /** A stage that is done says what was found there, and not that something was. */
     @Test
     void next_stagesThatAreDone_sayWhatWasFoundThere() {
-        JobFacts facts = atDecide().facts();
+        JobState facts = atDecide().facts();
         assertThat(NextActs.of(facts, Stage.BENCH, "tech").why()).startsWith("Body answered over Plover");
         assertThat(NextActs.of(facts, Stage.IDENTIFY, "tech").why()).contains("Tail lift is a donor");
         assertThat(NextActs.of(facts, Stage.INTAKE, "tech").why()).contains("Consent was given, as tech noted");
@@ -242,7 +274,7 @@ class NextActsTest {
         Moment low = atPrepare().prepared();
         low.power = PowerGate.State.REFUSED;
         assertThat(low.next().title()).isEqualTo("The supply is not ready");
-        assertThat(low.next().why()).contains("12.10 V, too low.");
+        assertThat(low.next().why()).contains("12.10 V");
     }
 
     @Test
@@ -313,7 +345,7 @@ class NextActsTest {
         assertThat(next.title()).isEqualTo("Decide comes before Run");
         assertThat(next.acts())
                 .singleElement()
-                .satisfies(a -> assertThat(a.path()).isEqualTo("/decide"));
+                .satisfies(a -> assertThat(a.deed()).isEqualTo(new Deed.Go(Stage.DECIDE)));
     }
 
     @Test
@@ -323,7 +355,7 @@ class NextActsTest {
 
     @Test
     void minutes_areSaidInWords() {
-        assertThat(NextActs.minutes(59)).isEqualTo("59 s");
-        assertThat(NextActs.minutes(228)).isEqualTo("3 min 48 s");
+        assertThat(Words.lasting(59)).isEqualTo("59 s");
+        assertThat(Words.lasting(228)).isEqualTo("3 min 48 s");
     }
 }

@@ -7,12 +7,10 @@ import java.util.Optional;
  * What was noted at arrival.
  *
  * @param oldModule where the replaced module is; empty until somebody said so
- * @param oldReading what became of reading the old module; empty until it was tried
  * @param variant which of the pack's variants it is; empty until somebody said so
  */
-public record IntakeNotes(
-        Optional<OldModule> oldModule, Optional<OldReading> oldReading, String variant, Details details) {
-    public static final IntakeNotes NONE = new IntakeNotes(Optional.empty(), Optional.empty(), "", Details.NONE);
+public record IntakeNotes(Optional<OldModule> oldModule, String variant, Details details) implements Part {
+    public static final IntakeNotes NONE = new IntakeNotes(Optional.empty(), "", Details.NONE);
 
     /**
      * What is typed into the form. Text is empty when nothing was said.
@@ -79,19 +77,12 @@ public record IntakeNotes(
     /** A number that some tool may ask for, with where it was read. */
     public record Identifier(String what, String value, String source) {}
 
-    /** @param read false: it could not be read, which is also a result */
-    public record OldReading(boolean read, String sentence) {}
-
     public IntakeNotes with(OldModule where) {
-        return new IntakeNotes(Optional.of(where), oldReading, variant, details);
-    }
-
-    public IntakeNotes with(OldReading result) {
-        return new IntakeNotes(oldModule, Optional.of(result), variant, details);
+        return new IntakeNotes(Optional.of(where), variant, details);
     }
 
     public IntakeNotes withVariant(String named) {
-        return new IntakeNotes(oldModule, oldReading, named, details);
+        return new IntakeNotes(oldModule, named, details);
     }
 
     public boolean stillIn() {

@@ -7,25 +7,63 @@ import java.time.Instant;
 import java.util.Optional;
 
 /**
- * A job as it is stored, without what was found since.
+ * A job as it was taken in, without what was found since.
  *
- * @param revision raised by the database whenever something of the job changes
+ * @param number by which people know it
  * @param version raised by each act of a person
  */
-public record Job(
-        long id,
-        long number,
-        long vehicleId,
-        Vin vin,
-        String packId,
-        String model,
-        JobKind kind,
-        String complaint,
-        Optional<String> replacedModule,
-        Optional<PartOrigin> origin,
-        Instant createdAt,
-        String createdBy,
-        Optional<Instant> closedAt,
-        Optional<Instant> reopenedAt,
-        long revision,
-        long version) {}
+public record Job(long id, long number, Vehicle vehicle, Wanted wanted, Life life, long version) {
+    /** @param model of the pack's maker */
+    public record Vehicle(long id, Vin vin, String packId, String model) {}
+
+    /**
+     * What is to be done.
+     *
+     * @param module that is replaced, or that the work is about
+     * @param origin of the replacing part
+     */
+    public record Wanted(JobKind kind, String complaint, Optional<String> module, Optional<PartOrigin> origin) {}
+
+    /** When it began and ended. */
+    public record Life(Instant createdAt, String createdBy, Optional<Instant> closedAt, Optional<Instant> reopenedAt) {}
+
+    public long vehicleId() {
+        return vehicle.id();
+    }
+
+    public Vin vin() {
+        return vehicle.vin();
+    }
+
+    public String packId() {
+        return vehicle.packId();
+    }
+
+    public String model() {
+        return vehicle.model();
+    }
+
+    public JobKind kind() {
+        return wanted.kind();
+    }
+
+    public String complaint() {
+        return wanted.complaint();
+    }
+
+    public Optional<String> replacedModule() {
+        return wanted.module();
+    }
+
+    public Optional<PartOrigin> origin() {
+        return wanted.origin();
+    }
+
+    public Optional<Instant> closedAt() {
+        return life.closedAt();
+    }
+
+    public Optional<Instant> reopenedAt() {
+        return life.reopenedAt();
+    }
+}

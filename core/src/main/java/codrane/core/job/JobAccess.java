@@ -26,11 +26,17 @@ public record JobAccess(
         Optional<KnownAccount> account,
         Optional<ToolLook> tool,
         Optional<RefusedAct> refused,
-        Instant now) {
+        Instant now)
+        implements Part {
     /** Of a vehicle without a gateway. */
     public static JobAccess none(Instant now) {
         return new JobAccess(
                 new Gateway.None(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), now);
+    }
+
+    /** With the connected tool, of which a vehicle without a gateway has one, too. */
+    public JobAccess withTool(Optional<ToolLook> connected) {
+        return new JobAccess(gateway, authorisation, account, connected, refused, now);
     }
 
     public boolean there() {

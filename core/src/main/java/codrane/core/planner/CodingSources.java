@@ -46,7 +46,7 @@ public final class CodingSources {
     }
 
     /** The surest that can be used, or the one that a person chose if it can be used. */
-    static Optional<Ranked> chosen(VehicleFacts facts, PackModule module) {
+    public static Optional<Ranked> chosen(VehicleFacts facts, PackModule module) {
         List<Ranked> possible = rank(facts, module).stream()
                 .filter(r -> r.state() != State.NOT_THERE)
                 .toList();

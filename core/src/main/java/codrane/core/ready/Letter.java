@@ -4,20 +4,23 @@ import java.time.Instant;
 import java.util.Optional;
 
 /**
- * A request by mail, as it is stored.
+ * A request by mail.
  *
  * @param dueAt when the answer is expected; empty until it was sent
  * @param arrivedAs the file's name; empty until it arrived
  */
 public record Letter(
         long id,
-        long jobId,
         String module,
-        String recipient,
-        String subject,
-        String body,
-        String reference,
+        Text text,
         Optional<Instant> sentAt,
         Optional<Instant> dueAt,
         Optional<Instant> arrivedAt,
-        String arrivedAs) {}
+        String arrivedAs) {
+    /** What it says, and to whom. */
+    public record Text(String recipient, String subject, String body, String reference) {}
+
+    public String reference() {
+        return text.reference();
+    }
+}

@@ -16,9 +16,6 @@ import codrane.core.uds.ResponseCode;
  * the next action.
  */
 public final class RunMachine {
-    /** Purpose of the step that erases, as the journal has it. */
-    public static final String ERASE = "Erase";
-
     static final int MOST_TRIES = 3;
 
     private RunMachine() {}
@@ -90,7 +87,7 @@ public final class RunMachine {
                         read(module.did(PackModule.Ident.TRANSFER_STATE)),
                         Operation.READ_IDENTIFICATION,
                         false);
-            case ERASE -> send(state, ERASE, ProgramRequests.erase(program(task)), Operation.PROGRAM, true);
+            case ERASE -> send(state, "Erase", ProgramRequests.erase(program(task)), Operation.PROGRAM, true);
             case REQUEST_DOWNLOAD ->
                 send(
                         state,

@@ -18,8 +18,32 @@ public final class ToolReadiness {
 
     private ToolReadiness() {}
 
-    /** @param today for the licence */
+    /**
+     * For one vehicle.
+     *
+     * @param today for the licence
+     */
     public static List<Check> judge(ToolFacts facts, LocalDate today) {
+        List<Check> checks = itself(facts, today);
+        checks.add(cable(facts));
+        checks.add(answer(facts));
+        return checks;
+    }
+
+    /** As {@link #judge}, without a vehicle: which cable it takes is a matter of that. */
+    public static List<Check> judgeAlone(ToolFacts facts, LocalDate today) {
+        List<Check> checks = itself(facts, today);
+        checks.add(answer(facts));
+        return checks;
+    }
+
+    private static Check answer(ToolFacts facts) {
+        return facts.answeredAt().isPresent()
+                ? Check.good("Answer", "A module answered over it.")
+                : Check.ask("Answer", "Nothing was asked yet. \"Ready\" from a computer proves nothing.");
+    }
+
+    private static List<Check> itself(ToolFacts facts, LocalDate today) {
         List<Check> checks = new ArrayList<>();
         checks.add(
                 facts.told().isPresent()
@@ -41,11 +65,6 @@ public final class ToolReadiness {
                                         : Check.problem(
                                                 "Registration",
                                                 "The authority of this vehicle's gateway does not have it: see Unlock. Reading goes on without.")));
-        checks.add(cable(facts));
-        checks.add(
-                facts.answeredAt().isPresent()
-                        ? Check.good("Answer", "A module answered over it.")
-                        : Check.ask("Answer", "Nothing was asked yet. \"Ready\" from a computer proves nothing."));
         return checks;
     }
 

@@ -11,6 +11,7 @@ import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
 import codrane.link.doip.DoipMessage.Diagnostic;
 import codrane.link.doip.DoipMessage.DiagnosticAck;
+import codrane.link.trace.TraceLine.Kind;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -68,7 +69,14 @@ public final class TraceDecoder {
     private void frame(CanFrame frame, long nanos) {
         Channel channel = channels.get(frame.id());
         if (channel == null) {
-            add(nanos, "%03X".formatted(frame.id()), true, "not of this vehicle's diagnostics", frame.data(), 1);
+            add(
+                    nanos,
+                    "%03X".formatted(frame.id()),
+                    true,
+                    Kind.BROKEN,
+                    "not of this vehicle's diagnostics",
+                    frame.data(),
+                    1);
             return;
         }
         channel.assembly()
@@ -77,6 +85,7 @@ public final class TraceDecoder {
                         nanos,
                         channel.module(),
                         channel.fromTester(),
+                        message.broken() ? Kind.BROKEN : kind(message.data()),
                         message.broken() ? "not a whole message" : text.of(message.data()),
                         message.data(),
                         message.frames()));
@@ -84,15 +93,41 @@ public final class TraceDecoder {
 
     private void doip(boolean fromTester, Bytes octets, long nanos) {
         if (!(DoipMessage.decode(octets) instanceof Decoded<DoipMessage>(DoipMessage message))) {
-            add(nanos, "DoIP", fromTester, "not a DoIP message", octets, 1);
+            add(nanos, "DoIP", fromTester, Kind.BROKEN, "not a DoIP message", octets, 1);
             return;
         }
         switch (message) {
             case Diagnostic(int source, int target, Bytes data) ->
-                add(nanos, module(fromTester ? target : source), fromTester, text.of(data), data, 1);
+                add(nanos, module(fromTester ? target : source), fromTester, kind(data), text.of(data), data, 1);
             case DiagnosticAck ack -> {}
-            default -> add(nanos, "DoIP", fromTester, words(message), octets.from(DoipMessage.HEADER_OCTETS), 1);
+            default ->
+                add(
+                        nanos,
+                        "DoIP",
+                        fromTester,
+                        kind(message),
+                        words(message),
+                        octets.from(DoipMessage.HEADER_OCTETS),
+                        1);
         }
+    }
+
+    /** By the service identifier (ISO 14229-1 table 2) of a message. */
+    private static Kind kind(Bytes message) {
+        if (message.isEmpty()) return Kind.BROKEN;
+        return switch (message.u8(0)) {
+            case 0x7F -> Kind.REFUSED;
+            case 0x36, 0x76, 0x3E, 0x7E -> Kind.ROUTINE;
+            default -> Kind.MESSAGE;
+        };
+    }
+
+    private static Kind kind(DoipMessage message) {
+        return switch (message) {
+            case DoipMessage.DiagnosticNegative m -> Kind.BROKEN;
+            case DoipMessage.HeaderNegative m -> Kind.BROKEN;
+            default -> Kind.MESSAGE;
+        };
     }
 
     private static String words(DoipMessage message) {
@@ -117,8 +152,8 @@ public final class TraceDecoder {
                 .orElse("%04X".formatted(logicalAddress));
     }
 
-    private void add(long nanos, String module, boolean fromTester, String words, Bytes data, int frames) {
-        lines.add(new TraceLine(nanos, nanos - last, module, fromTester, words, data, frames));
+    private void add(long nanos, String module, boolean fromTester, Kind kind, String words, Bytes data, int frames) {
+        lines.add(new TraceLine(nanos, nanos - last, module, fromTester, kind, words, data, frames));
         last = nanos;
     }
 }

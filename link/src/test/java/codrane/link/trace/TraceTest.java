@@ -32,7 +32,14 @@ class TraceTest {
         assertThat(lines).hasSize(2);
         assertThat(lines.get(0))
                 .isEqualTo(new TraceLine(
-                        0, 0, "Tail lift", true, "ReadDataByIdentifier: F190 VIN", Bytes.parse("22F190"), 1));
+                        0,
+                        0,
+                        "Tail lift",
+                        true,
+                        TraceLine.Kind.MESSAGE,
+                        "ReadDataByIdentifier: F190 VIN",
+                        Bytes.parse("22F190"),
+                        1));
         assertThat(lines.get(1).words()).isEqualTo("ReadDataByIdentifier answered: F190 VIN, “0BPLR3A46AMN00412”");
         assertThat(lines.get(1).gapNanos()).isEqualTo(4_000_000);
         assertThat(lines.get(1).fromTester()).isFalse();
@@ -54,6 +61,9 @@ class TraceTest {
                         "not a whole message",
                         "not of this vehicle's diagnostics",
                         "TesterPresent: 00, no answer wanted");
+        assertThat(lines)
+                .extracting(TraceLine::kind)
+                .containsExactly(TraceLine.Kind.BROKEN, TraceLine.Kind.BROKEN, TraceLine.Kind.ROUTINE);
         assertThat(lines.getLast().module()).isEqualTo("All modules");
     }
 

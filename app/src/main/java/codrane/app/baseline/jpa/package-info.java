@@ -1,2 +1,0 @@
-/** Baselines in the database. */
-package codrane.app.baseline.jpa;

@@ -1,0 +1,2 @@
+/** The interfaces plugged into this computer, and the computer itself. */
+package codrane.app.interfaces;

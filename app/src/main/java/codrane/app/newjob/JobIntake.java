@@ -1,0 +1,120 @@
+package codrane.app.newjob;
+
+import codrane.app.job.Acts;
+import codrane.app.job.JobStore;
+import codrane.app.job.Vehicles;
+import codrane.app.packs.PackShelf;
+import codrane.app.records.AuditTrail;
+import codrane.core.job.Job;
+import codrane.core.pack.Pack;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import codrane.core.vin.Vin;
+import codrane.core.vin.VinCheck;
+import java.time.InstantSource;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Takes in new jobs. */
+@Component
+public class JobIntake {
+    private static final String JOB = "job ";
+
+    private final PackShelf packs;
+    private final JobStore jobs;
+    private final Vehicles vehicles;
+    private final Acts acts;
+    private final AuditTrail audit;
+    private final InstantSource time;
+
+    JobIntake(PackShelf packs, JobStore jobs, Vehicles vehicles, Acts acts, AuditTrail audit, InstantSource time) {
+        this.vehicles = vehicles;
+        this.acts = acts;
+        this.packs = packs;
+        this.jobs = jobs;
+        this.audit = audit;
+        this.time = time;
+    }
+
+    /** A typed VIN as judged, for people. */
+    public record VinView(
+            boolean valid, String reason, String grouped, String spelled, String vehicle, List<String> suggestions) {}
+
+    /** What became of a new job. */
+    public sealed interface Taken {
+        record Job(long number) implements Taken {}
+
+        record Rejected(String field, String sentence) implements Taken {}
+    }
+
+    public VinView check(String typed) {
+        VinCheck check = VinCheck.of(typed, packs.ruleFor(typed));
+        if (check.vin().isEmpty()) return new VinView(false, check.reason(), "", "", "", check.suggestions());
+        Vin vin = check.vin().get();
+        Optional<Pack> pack = packs.of(vin);
+        String vehicle = pack.map(p -> p.maker() + " " + p.modelOf(vin).orElse("") + years(check))
+                .orElse("");
+        String reason =
+                pack.isPresent() ? check.reason() : "The VIN is well-formed, but no pack on this computer covers it.";
+        return new VinView(pack.isPresent(), reason, vin.grouped(), vin.spelled(), vehicle, List.of());
+    }
+
+    private static String years(VinCheck check) {
+        return check.modelYears().isEmpty()
+                ? ""
+                : ", model year " + check.modelYears().getFirst();
+    }
+
+    /** Takes a job in; the same form pressed twice leads to the same job. */
+    public Taken take(NewJobForm form, String who) {
+        return acts.making(
+                () -> takeIn(form, who), what -> new Taken.Job(Long.parseLong(what.substring(JOB.length()))));
+    }
+
+    private Taken takeIn(NewJobForm form, String who) {
+        VinCheck check = VinCheck.of(form.vin(), packs.ruleFor(form.vin()));
+        if (check.vin().isEmpty()) return new Taken.Rejected("vin", check.reason());
+        Vin vin = check.vin().get();
+        Optional<Pack> pack = packs.of(vin);
+        if (pack.isEmpty()) return new Taken.Rejected("vin", "No pack on this computer covers this VIN.");
+        Optional<JobKind> kind = find(JobKind.values(), form.kind());
+        if (kind.isEmpty()) return new Taken.Rejected("kind", "Choose what is to be done.");
+        Optional<String> replaced =
+                Optional.ofNullable(form.replaced()).filter(pack.get().modules()::containsKey);
+        if (kind.get() == JobKind.READY_TOOL)
+            return new Taken.Rejected("kind", "A new tool is made ready under Tools: it is no job on a vehicle.");
+        if (kind.get().namesModule() && replaced.isEmpty()) {
+            return new Taken.Rejected(
+                    "replaced",
+                    "Choose the module that "
+                            + (kind.get().replaces() ? "was replaced" : "this is about")
+                            + "; the " + pack.get().title() + " has none of this name.");
+        }
+        Job.Wanted wanted = new Job.Wanted(
+                kind.get(),
+                form.complaint().strip(),
+                replaced.filter(module -> kind.get().namesModule()),
+                find(PartOrigin.values(), form.origin())
+                        .filter(origin -> kind.get().replaces()));
+        long number = jobs.add(new JobStore.NewJob(vin, pack.get(), wanted), who, time.instant());
+        audit.record(who, "took in", "job " + number, vin.text());
+        acts.made(JOB + number, who);
+        return new Taken.Job(number);
+    }
+
+    private static <E extends Enum<E>> Optional<E> find(E[] values, String name) {
+        return Arrays.stream(values).filter(v -> v.name().equals(name)).findFirst();
+    }
+
+    /** Whether no vehicle was ever taken in. */
+    public boolean nothingTakenIn() {
+        return vehicles.none();
+    }
+
+    /** Modules of all packs, for the choice of what was replaced: pack title, then id and title. */
+    public List<Pack> packs() {
+        return packs.all();
+    }
+}

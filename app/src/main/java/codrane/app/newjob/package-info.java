@@ -1,0 +1,2 @@
+/** Taking in a new job. */
+package codrane.app.newjob;

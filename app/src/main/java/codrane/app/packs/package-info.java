@@ -1,0 +1,2 @@
+/** Vehicle packs and market rules of this computer. */
+package codrane.app.packs;

@@ -1,0 +1,2 @@
+/** How this workshop decides, and its passes to makers' services. */
+package codrane.app.policy;

@@ -1,0 +1,57 @@
+package codrane.app.records;
+
+import codrane.app.records.ChangeLedger.Change;
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/** A change in words: software and VIN as text, coding setting by setting. The raw octets stay in the ledger. */
+public record ChangeLine(Instant at, String module, String what, List<String> details) {
+    public ChangeLine {
+        details = List.copyOf(details);
+    }
+
+    public static List<ChangeLine> of(Pack pack, List<Change> changes) {
+        return changes.stream().map(change -> of(pack, change)).toList();
+    }
+
+    private static ChangeLine of(Pack pack, Change change) {
+        PackModule module = pack.module(change.module());
+        return new ChangeLine(change.at(), module.title(), change.what(), details(pack, module, change));
+    }
+
+    private static List<String> details(Pack pack, PackModule module, Change change) {
+        Integer did = change.dataIdentifier();
+        if (did == null) return List.of("software " + orNone(change.before()) + " → " + change.after());
+        Bytes before = Bytes.parse(change.before());
+        Bytes after = Bytes.parse(change.after());
+        if (did == module.did(Ident.VIN)) return List.of(vin(before) + " → " + vin(after));
+        Optional<Layout> layout = pack.blocksOf(module).stream()
+                .filter(l -> l.dataIdentifier() == did && l.length() == before.length())
+                .findFirst();
+        return layout.map(l -> settings(l, before, after)).orElse(List.of("written anew: " + after.spaced()));
+    }
+
+    private static List<String> settings(Layout layout, Bytes before, Bytes after) {
+        if (layout.isBlank(before))
+            return List.of(
+                    "was blank, now: " + String.join(", ", layout.decode(after).values()));
+        return layout.diff(before, after).stream()
+                .map(c -> c.title() + ": " + orNone(c.from()) + " → " + c.to())
+                .toList();
+    }
+
+    private static String vin(Bytes octets) {
+        boolean blank = octets.isEmpty() || octets.allAre(0xFF) || octets.allAre(0);
+        return blank ? "none" : octets.text();
+    }
+
+    private static String orNone(String text) {
+        return text.isBlank() ? "none" : text;
+    }
+}

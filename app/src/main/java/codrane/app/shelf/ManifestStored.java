@@ -1,0 +1,53 @@
+package codrane.app.shelf;
+
+import codrane.core.calibration.Manifest;
+import java.util.List;
+import tools.jackson.databind.ObjectMapper;
+
+/** A manifest, as it is stored. */
+record ManifestStored(
+        String id,
+        String pack,
+        String module,
+        String title,
+        List<String> hardware,
+        List<String> softwareBefore,
+        String softwareAfter,
+        long size,
+        long crc32,
+        String sha256) {
+    static final int FORM = 1;
+
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    static String write(Manifest m) {
+        return JSON.writeValueAsString(new ManifestStored(
+                m.id(),
+                m.pack(),
+                m.module(),
+                m.title(),
+                m.hardware(),
+                m.softwareBefore(),
+                m.softwareAfter(),
+                m.size(),
+                m.crc32(),
+                m.sha256()));
+    }
+
+    /** @param form in which it was stored */
+    static Manifest read(int form, String json) {
+        if (form != FORM) throw new IllegalStateException("a manifest of form " + form + " is too new");
+        ManifestStored s = JSON.readValue(json, ManifestStored.class);
+        return new Manifest(
+                s.id(),
+                s.pack(),
+                s.module(),
+                s.title(),
+                s.hardware(),
+                s.softwareBefore(),
+                s.softwareAfter(),
+                s.size(),
+                s.crc32(),
+                s.sha256());
+    }
+}

@@ -1,0 +1,82 @@
+package codrane.app.stage.baseline;
+
+import codrane.app.baseline.Lost;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.job.JobState;
+import codrane.core.pack.PackModule;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The page of Baseline.
+ *
+ * @param lost how the vehicle was left before, against now; empty when there is nothing to compare with
+ * @param modules that can be read alone; none when this one may not read, or nothing was scanned
+ */
+public record BaselineView(long number, List<Line> kept, Optional<LostLine> lost, List<Choice> modules) {
+    private static final int HASH = 16;
+
+    /** A stored baseline. */
+    public record Line(long id, String taken, String what, String purpose, String sha256, String hash) {}
+
+    /**
+     * @param title of what differs; empty when no setting does
+     * @param left baseline of how it was left
+     */
+    public record LostLine(String title, String sentence, boolean same, List<Group> groups, long left, long now) {}
+
+    /** Settings that belong together, each as a text. */
+    public record Group(String title, String settings) {}
+
+    /** @param chosen the module that the job is about */
+    public record Choice(String id, String title, boolean chosen) {}
+
+    static BaselineView of(JobState state, Optional<Lost> lost, boolean may) {
+        return new BaselineView(
+                state.job().number(),
+                state.baselined().kept().stream().map(b -> line(state, b)).toList(),
+                lost.map(l -> lost(state, l)),
+                may && state.before().isPresent() ? choices(state) : List.of());
+    }
+
+    private static Line line(JobState state, BaselineSummary b) {
+        return new Line(
+                b.id(),
+                state.now().dayAndTime(b.takenAt()) + ", " + b.takenBy(),
+                b.whole() ? "whole vehicle" : state.pack().module(b.scope()).title(),
+                b.purpose().words(),
+                b.sha256(),
+                b.sha256().substring(0, HASH) + "…");
+    }
+
+    private static LostLine lost(JobState state, Lost lost) {
+        int count = lost.drift().all().size();
+        String title = lost.drift().isEmpty()
+                ? ""
+                : count + (count == 1 ? " setting is" : " settings are") + " not as left on "
+                        + state.now().dayAndTime(lost.asLeft().takenAt());
+        List<Group> groups = lost.drift().groups().stream()
+                .map(g -> new Group(
+                        g.title(),
+                        String.join(
+                                "; ",
+                                g.lost().stream()
+                                        .map(l -> l.fieldTitle() + " " + l.was() + " → " + l.is())
+                                        .toList())))
+                .toList();
+        return new LostLine(
+                title,
+                lost.sentence(),
+                lost.same(),
+                groups,
+                lost.asLeft().id(),
+                lost.now().id());
+    }
+
+    private static List<Choice> choices(JobState state) {
+        String about = state.replaced().map(PackModule::id).orElse("");
+        return state.pack().modules().values().stream()
+                .map(m -> new Choice(m.id(), m.title(), m.id().equals(about)))
+                .toList();
+    }
+}

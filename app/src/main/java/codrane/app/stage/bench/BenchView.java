@@ -1,0 +1,48 @@
+package codrane.app.stage.bench;
+
+import codrane.app.tools.CheckView;
+import codrane.core.job.BenchCheck;
+import codrane.core.job.JobState;
+import codrane.core.power.Chemistry;
+import codrane.core.text.Words;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * The page of Bench.
+ *
+ * @param answered the newest answered request, as a sentence; empty while there is none
+ * @param power absent until the battery was measured
+ * @param form as it was kept; what was refused stands in its place
+ */
+public record BenchView(
+        long number,
+        List<CheckView> tool,
+        List<CheckView> computer,
+        String answered,
+        Optional<PowerView> power,
+        BenchForm form,
+        boolean may) {
+    static String answered(JobState state) {
+        return state.benched().check().map(check -> sentence(state, check)).orElse("");
+    }
+
+    private static String sentence(JobState state, BenchCheck check) {
+        return check.module() + " answered over " + check.interfaceName() + ", "
+                + state.now().dayAndTime(check.at()) + ", " + check.who() + "; supply then "
+                + check.volts().map(Words::volts).orElse("not readable") + ".";
+    }
+
+    /** Kinds of battery, by what a form sends. */
+    public Map<String, String> chemistries() {
+        Map<String, String> kinds = new TreeMap<>();
+        Arrays.stream(Chemistry.values())
+                .map(c -> c.name().toLowerCase(Locale.ROOT))
+                .forEach(name -> kinds.put(name, name.toUpperCase(Locale.ROOT)));
+        return kinds;
+    }
+}

@@ -1,0 +1,2 @@
+/** The room of Bench: the link, the supply, the old module. */
+package codrane.app.stage.bench;

@@ -1,0 +1,49 @@
+package codrane.app.stage.decide;
+
+import codrane.app.shelf.MakerServiceClient;
+import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.core.calibration.Manifest;
+import codrane.core.job.JobState;
+import codrane.core.job.Scan;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.Aids.Content;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.ModuleReading;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Whether a module holds the maker's software: its verification number against those of the maker's files. */
+@Component
+class ContentCheck {
+    private final MakerServiceClient service;
+
+    ContentCheck(MakerServiceClient service) {
+        this.service = service;
+    }
+
+    /** The facts with what was found, where the plan depends on it. */
+    VehicleFacts added(JobState job, VehicleFacts facts) {
+        if (facts.kind() != JobKind.RESTORE_SOFTWARE || job.before().isEmpty()) return facts;
+        return facts.with(facts.aids().with(content(job, job.before().get())));
+    }
+
+    private Content content(JobState job, Scan scan) {
+        String module = job.job().replacedModule().orElseThrow();
+        ModuleReading reading = scan.readings().getOrDefault(module, ModuleReading.silent(module));
+        Optional<String> software = reading.text(Ident.SOFTWARE);
+        Optional<String> number = reading.octets(Ident.CVN).map(Bytes::hex);
+        if (software.isEmpty() || number.isEmpty()) return Content.UNKNOWN;
+        try {
+            List<Manifest> same = service.calibrations(job.pack(), module).stream()
+                    .filter(m -> m.softwareAfter().equals(software.get()))
+                    .toList();
+            if (same.isEmpty()) return Content.UNKNOWN;
+            return same.stream().anyMatch(m -> m.crc32AsHex().equals(number.get())) ? Content.STOCK : Content.ALTERED;
+        } catch (ServiceException e) {
+            return Content.UNKNOWN; // the plan says that it is not known
+        }
+    }
+}

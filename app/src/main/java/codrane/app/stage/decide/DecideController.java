@@ -1,0 +1,122 @@
+package codrane.app.stage.decide;
+
+import codrane.app.job.Acted;
+import codrane.app.job.Led;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** What people say at Decide: each leads back to where it was said. */
+@Controller
+@RequestMapping("/jobs/{number}")
+class DecideController {
+    private final DecideActs decides;
+    private final SettingActs settings;
+    private final OverruleActs overrules;
+    private final PlanActs plans;
+
+    DecideController(DecideActs decides, SettingActs settings, OverruleActs overrules, PlanActs plans) {
+        this.decides = decides;
+        this.settings = settings;
+        this.overrules = overrules;
+        this.plans = plans;
+    }
+
+    @PostMapping("/plan")
+    String plan(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return decide(plans.plan(number, who.getName()), number, flash);
+    }
+
+    /** Chooses what is put back, and plans it. */
+    @PostMapping("/put-back")
+    String putBack(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") List<String> setting,
+            Principal who,
+            RedirectAttributes flash) {
+        Acted chosen = settings.putBack(number, setting, who.getName());
+        return decide(chosen instanceof Acted.Done ? plans.plan(number, who.getName()) : chosen, number, flash);
+    }
+
+    @PostMapping("/decide/wording")
+    String wording(@PathVariable long number, @RequestParam String text, Principal who, RedirectAttributes flash) {
+        return decide(decides.wording(number, text, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/part")
+    String part(
+            @PathVariable long number,
+            @RequestParam String fitted,
+            @RequestParam String offered,
+            Principal who,
+            RedirectAttributes flash) {
+        return decide(decides.part(number, fitted, offered, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/origin")
+    String origin(@PathVariable long number, @RequestParam String origin, Principal who, RedirectAttributes flash) {
+        return decide(decides.origin(number, origin, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/feature")
+    String feature(@PathVariable long number, @RequestParam String feature, Principal who, RedirectAttributes flash) {
+        return decide(settings.feature(number, feature, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/order")
+    String order(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") List<String> out,
+            @RequestParam(defaultValue = "") List<String> in,
+            Principal who,
+            RedirectAttributes flash) {
+        return decide(decides.order(number, out, in, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/setting")
+    String setting(
+            @PathVariable long number,
+            @RequestParam String setting,
+            @RequestParam String value,
+            Principal who,
+            RedirectAttributes flash) {
+        return decide(settings.setting(number, setting, value, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/setting-out")
+    String settingOut(
+            @PathVariable long number, @RequestParam String setting, Principal who, RedirectAttributes flash) {
+        return decide(settings.out(number, setting, who.getName()), number, flash);
+    }
+
+    @PostMapping("/decide/line")
+    String line(@PathVariable long number, @RequestParam String line, Principal who, RedirectAttributes flash) {
+        flash.addFlashAttribute("typedLine", line);
+        return decide(settings.line(number, line, who.getName()), number, flash);
+    }
+
+    @PostMapping("/overrule/{school}")
+    String overrule(
+            @PathVariable long number,
+            @PathVariable String school,
+            @RequestParam(defaultValue = "") String answer,
+            @RequestParam(defaultValue = "") String why,
+            Principal who,
+            RedirectAttributes flash) {
+        return decide(overrules.overrule(number, school, answer, why, who.getName()), number, flash);
+    }
+
+    @PostMapping("/overrule/{school}/back")
+    String takeBack(@PathVariable long number, @PathVariable String school, Principal who, RedirectAttributes flash) {
+        return decide(overrules.takeBack(number, school, who.getName()), number, flash);
+    }
+
+    private static String decide(Acted acted, long number, RedirectAttributes flash) {
+        return Led.to(acted, number, "decide", flash);
+    }
+}

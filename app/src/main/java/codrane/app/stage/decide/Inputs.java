@@ -1,0 +1,100 @@
+package codrane.app.stage.decide;
+
+import codrane.core.job.DecideNotes;
+import codrane.core.job.JobState;
+import codrane.core.job.Scan;
+import codrane.core.pack.Feature;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.planner.PlanQuestions;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What people say for the plan.
+ *
+ * @param questions to be answered first; none when the panel below asks the same
+ * @param features from which one is taken; none for other work
+ */
+public record Inputs(
+        List<Question> questions, List<Option> features, Optional<Order> order, Optional<Choices> settings) {
+    /** What a panel of its own asks. */
+    private static final Set<String> ASKED_BELOW = Set.of("settings", "feature", "order");
+
+    private static final Set<String> NOTED_AT_INTAKE = Set.of("keys", "part.old", "part.state", "vin");
+
+    /**
+     * @param origins from which one is chosen at once; none for another question
+     * @param atIntake whether it is answered there
+     */
+    public record Question(String text, List<Option> origins, boolean atIntake) {}
+
+    public record Option(String value, String title, boolean chosen) {}
+
+    /** The vehicle order, with what goes out and what comes in. */
+    public record Order(String read, List<Option> out, List<Option> in) {}
+
+    static Inputs of(JobState state, Scan scan, VehicleFacts facts) {
+        return new Inputs(
+                questions(PlanQuestions.of(facts)),
+                state.job().kind().about() == JobKind.About.FEATURE ? features(state) : List.of(),
+                state.job().kind().about() == JobKind.About.ORDER
+                        ? state.pack().equipment().order().map(o -> order(state, o.titles()))
+                        : Optional.empty(),
+                Choices.of(state, scan, facts));
+    }
+
+    private static List<Question> questions(List<PlanQuestions.Question> asked) {
+        boolean below =
+                asked.size() == 1 && ASKED_BELOW.contains(asked.getFirst().fact());
+        if (below) return List.of();
+        return asked.stream()
+                .map(q -> new Question(
+                        q.text(),
+                        q.fact().equals("part.origin") ? origins() : List.of(),
+                        NOTED_AT_INTAKE.contains(q.fact())))
+                .toList();
+    }
+
+    private static List<Option> origins() {
+        return Arrays.stream(PartOrigin.values())
+                .map(o -> new Option(
+                        o.name(),
+                        Character.toUpperCase(o.words().charAt(0)) + o.words().substring(1),
+                        false))
+                .toList();
+    }
+
+    private static List<Option> features(JobState state) {
+        return state.pack().equipment().features().stream()
+                .filter(f -> !f.on().isEmpty())
+                .map(f -> option(f, state.decided().notes()))
+                .toList();
+    }
+
+    private static Option option(Feature feature, DecideNotes notes) {
+        return new Option(feature.id(), feature.title(), feature.id().equals(notes.feature()));
+    }
+
+    private static Order order(JobState state, Map<String, String> titles) {
+        List<String> now = state.baselined().orderNow();
+        DecideNotes notes = state.decided().notes();
+        List<Option> out = new ArrayList<>();
+        List<Option> in = new ArrayList<>();
+        titles.forEach((code, title) -> {
+            if (now.isEmpty() || now.contains(code))
+                out.add(new Option(code, title, notes.codesOut().contains(code)));
+            if (!now.contains(code))
+                in.add(new Option(code, title, notes.codesIn().contains(code)));
+        });
+        String read = now.isEmpty()
+                ? "The order was not read: store a baseline first."
+                : "Read from the vehicle: " + String.join(", ", now) + ".";
+        return new Order(read, out, in);
+    }
+}

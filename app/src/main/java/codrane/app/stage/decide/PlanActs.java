@@ -1,0 +1,69 @@
+package codrane.app.stage.decide;
+
+import codrane.app.job.Acted;
+import codrane.app.job.Acts;
+import codrane.app.job.Holds;
+import codrane.app.records.AuditTrail;
+import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
+import codrane.core.job.Scan;
+import codrane.core.job.stage.DecideStage;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Plan;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.planner.PlanQuestions;
+import codrane.core.planner.Planner;
+import java.time.InstantSource;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Makes plans. */
+@Component
+public class PlanActs {
+    /** Whatever comes of planning again: what was agreed to rested on something else. */
+    private static final List<HoldPoint> AGREED =
+            List.of(HoldPoint.PLAN_AGREED, HoldPoint.LEAD_APPROVED, HoldPoint.NO_WAY_BACK);
+    /** Kept or waived of another plan's run. */
+    private static final List<HoldPoint> RAN = List.of(
+            HoldPoint.WRITES_RELEASED, HoldPoint.READ_BACK_AGREES, HoldPoint.FUNCTION_TESTED, HoldPoint.GAPS_CONFIRMED);
+
+    private final Acts acts;
+    private final PlanStore plans;
+    private final Holds holds;
+    private final ContentCheck contents;
+    private final AuditTrail audit;
+    private final InstantSource time;
+
+    PlanActs(Acts acts, PlanStore plans, Holds holds, ContentCheck contents, AuditTrail audit, InstantSource time) {
+        this.acts = acts;
+        this.plans = plans;
+        this.holds = holds;
+        this.contents = contents;
+        this.audit = audit;
+        this.time = time;
+    }
+
+    public Acted plan(long number, String who) {
+        return acts.on(
+                number,
+                who,
+                DecideStage.PLAN,
+                state -> plan(state, PlanBasis.of(state).orElseThrow(), who));
+    }
+
+    private Acted plan(JobState state, Scan scan, String who) {
+        VehicleFacts known = contents.added(state, state.vehicleFacts(scan));
+        holds.open(state.job(), AGREED);
+        List<PlanQuestions.Question> questions = PlanQuestions.of(known);
+        if (!questions.isEmpty())
+            return Acted.refused("No plan yet: a guess would be worse. "
+                    + questions.stream().map(PlanQuestions.Question::text).collect(Collectors.joining(" ")));
+        Plan plan = Planner.plan(known);
+        holds.open(state.job(), RAN);
+        plans.add(state.job().id(), new PlanStore.Made(plan, scan.id(), time.instant(), who));
+        audit.record(
+                who, "planned", "job " + state.job().number(), plan.operations().size() + " operations");
+        return Acted.done();
+    }
+}

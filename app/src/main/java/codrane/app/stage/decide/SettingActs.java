@@ -1,0 +1,164 @@
+package codrane.app.stage.decide;
+
+import codrane.app.baseline.Lost;
+import codrane.app.baseline.LostSettings;
+import codrane.app.job.Acted;
+import codrane.app.job.Acts;
+import codrane.app.notes.Notes;
+import codrane.app.records.AuditTrail;
+import codrane.core.baseline.Drift;
+import codrane.core.baseline.PutBack;
+import codrane.core.coding.Layout;
+import codrane.core.job.JobState;
+import codrane.core.job.PlanFacts;
+import codrane.core.job.stage.DecideStage;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Feature;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.LineInstruction;
+import codrane.core.scan.ModuleReading;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** Which settings are to be written: by name, by an instruction's line, with equipment, or those that were lost. */
+@Component
+public class SettingActs {
+    private static final Acted NOT_SCANNED = Acted.refused("Scan first: what is there now is compared.");
+
+    private final Acts acts;
+    private final Notes notes;
+    private final DecideActs decides;
+    private final PlanAgain again;
+    private final LostSettings losts;
+    private final AuditTrail audit;
+
+    SettingActs(Acts acts, Notes notes, DecideActs decides, PlanAgain again, LostSettings losts, AuditTrail audit) {
+        this.acts = acts;
+        this.notes = notes;
+        this.decides = decides;
+        this.again = again;
+        this.losts = losts;
+        this.audit = audit;
+    }
+
+    public Acted feature(long number, String id, String who) {
+        return acts.on(number, who, DecideStage.FEATURE, state -> {
+            Optional<Feature> feature = state.pack().equipment().feature(id);
+            if (feature.isEmpty()) return Acted.refused("This vehicle's pack knows no such equipment.");
+            if (state.before().isEmpty()) return NOT_SCANNED;
+            keep(state, 0, PlanFacts.settings(state, state.before().get(), feature.get()), who);
+            return decides.feature(state, id, who);
+        });
+    }
+
+    /** Adds a setting, or gives one that was chosen another value. */
+    public Acted setting(long number, String key, String value, String who) {
+        return acts.on(number, who, DecideStage.SETTING, state -> {
+            String[] parts = key.split("/", 2);
+            Layout layout = state.pack().layouts().get(parts[0]);
+            if (!PlanFacts.byName(state.job().kind())) return Acted.refused("This job changes no setting by name.");
+            if (parts.length != 2 || layout == null || layout.field(parts[1]).isEmpty())
+                return Acted.refused("Choose a setting.");
+            if (state.before().isEmpty()) return NOT_SCANNED;
+            Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
+            if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
+            if (layout.encode(Map.of(parts[1], value.strip()), Bytes.filled(layout.length(), 0))
+                    instanceof Layout.Encoded.Refused(String reason))
+                return Acted.refused("It can't be that: " + reason);
+            String module = PlanFacts.holder(state, parts[0]);
+            return add(state, new PutBack(module, parts[0], parts[1], value.strip(), now.get()), who);
+        });
+    }
+
+    /** One octet of one line, from an instruction found elsewhere. */
+    public Acted line(long number, String text, String who) {
+        return acts.on(number, who, DecideStage.LINE, state -> {
+            if (state.job().kind() != JobKind.CHANGE_LINE) return Acted.refused("This job changes no line.");
+            if (state.before().isEmpty()) return NOT_SCANNED;
+            return switch (LineInstruction.read(text)) {
+                case LineInstruction.Read.Wrong(String sentence) -> Acted.refused(sentence);
+                case LineInstruction.Read.Instruction(LineInstruction instruction) -> line(state, instruction, who);
+            };
+        });
+    }
+
+    private Acted line(JobState state, LineInstruction instruction, String who) {
+        Map<String, ModuleReading> readings = state.before().orElseThrow().readings();
+        return switch (instruction.apply(
+                state.pack(),
+                module -> readings.getOrDefault(module, ModuleReading.silent(module))
+                        .coding())) {
+            case LineInstruction.Applied.Refused(String sentence) -> Acted.refused(sentence);
+            case LineInstruction.Applied.Changed changed ->
+                add(
+                        state,
+                        new PutBack(
+                                changed.module(),
+                                changed.block(),
+                                PutBack.WHOLE,
+                                changed.to().hex(),
+                                changed.from().hex()),
+                        who);
+        };
+    }
+
+    private Acted add(JobState state, PutBack chosen, String who) {
+        List<PutBack> all = without(state, chosen.key());
+        all.add(chosen);
+        keep(state, 0, all, who);
+        return again.plan(state, who);
+    }
+
+    public Acted out(long number, String key, String who) {
+        return acts.on(number, who, DecideStage.SETTING_OUT, state -> {
+            keep(state, 0, without(state, key), who);
+            return again.plan(state, who);
+        });
+    }
+
+    private static List<PutBack> without(JobState state, String key) {
+        List<PutBack> all = new ArrayList<>(state.putBack());
+        all.removeIf(p -> p.key().equals(key));
+        return all;
+    }
+
+    private void keep(JobState state, long baseline, List<PutBack> settings, String who) {
+        notes.put(state.job().id(), ChosenStored.KIND, ChosenStored.of(baseline, settings), who);
+    }
+
+    /**
+     * Chooses which lost settings are put back; nothing is chosen beforehand.
+     *
+     * @param keys of settings that are lost and can be put back
+     */
+    public Acted putBack(long number, List<String> keys, String who) {
+        return acts.on(
+                number,
+                who,
+                DecideStage.PUT_BACK,
+                state -> losts.of(state)
+                        .map(lost -> putBack(state, lost, keys, who))
+                        .orElseGet(() -> Acted.refused("There is nothing to compare with.")));
+    }
+
+    private Acted putBack(JobState state, Lost lost, List<String> keys, String who) {
+        List<PutBack> chosen = Stream.concat(
+                        lost.drift().all().stream().filter(Drift.Lost::possible).map(Drift.Lost::putBack),
+                        lost.whole().stream().map(Lost.WholeBlock::putBack))
+                .filter(p -> keys.contains(p.key()))
+                .toList();
+        boolean both = chosen.stream()
+                .anyMatch(p -> !p.whole()
+                        && chosen.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
+        if (both) return Acted.refused("A whole block brings its settings with it: tick the one or the other.");
+        if (chosen.size() != keys.size())
+            return Acted.refused("One of these settings is not lost, or can't be put back.");
+        keep(state, lost.asLeft().id(), chosen, who);
+        audit.record(who, "chose settings to put back", "job " + state.job().number(), String.join(", ", keys));
+        return Acted.done();
+    }
+}

@@ -1,0 +1,2 @@
+/** The room of Decide: what is said for the plan, and the plan. */
+package codrane.app.stage.decide;

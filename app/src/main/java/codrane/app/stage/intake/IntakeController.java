@@ -1,0 +1,78 @@
+package codrane.app.stage.intake;
+
+import codrane.app.job.Acted;
+import codrane.app.job.JobDesk;
+import codrane.app.job.Led;
+import codrane.core.job.IntakeNotes.OldModule;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Duration;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.server.ResponseStatusException;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Forms of Intake. What was typed comes back when it was refused. */
+@Controller
+@RequestMapping("/jobs/{number}")
+class IntakeController {
+    private final IntakeActs acts;
+    private final JobDesk desk;
+    private final Photos photos;
+
+    IntakeController(IntakeActs acts, JobDesk desk, Photos photos) {
+        this.acts = acts;
+        this.desk = desk;
+        this.photos = photos;
+    }
+
+    @PostMapping("/notes")
+    String note(@PathVariable long number, @ModelAttribute IntakeForm form, Principal who, RedirectAttributes flash) {
+        Acted acted = acts.note(number, form, who.getName());
+        if (acted instanceof Acted.Refused) flash.addFlashAttribute("typed", form);
+        else flash.addFlashAttribute("said", "Noted.");
+        return Led.to(acted, number, "intake", flash);
+    }
+
+    @PostMapping("/old-module/{where:still-in|out}")
+    String oldModule(@PathVariable long number, @PathVariable String where, Principal who, RedirectAttributes flash) {
+        OldModule module = where.equals("out") ? OldModule.OUT : OldModule.STILL_IN;
+        return Led.to(acts.oldModule(number, module, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/variant")
+    String variant(@PathVariable long number, @RequestParam String variant, Principal who, RedirectAttributes flash) {
+        return Led.to(acts.variant(number, variant, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/photos")
+    String photo(
+            @PathVariable long number,
+            @RequestParam MultipartFile photo,
+            @RequestParam(defaultValue = "") String caption,
+            Principal who,
+            RedirectAttributes flash)
+            throws IOException {
+        return Led.to(acts.photo(number, photo.getBytes(), caption, who.getName()), number, "intake", flash);
+    }
+
+    @GetMapping("/photos/{id}")
+    ResponseEntity<byte[]> photo(@PathVariable long number, @PathVariable long id) {
+        byte[] content = photos.content(desk.state(number).job().id(), id)
+                .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+                .body(content);
+    }
+}

@@ -1,0 +1,96 @@
+package codrane.app.stage.intake;
+
+import codrane.app.job.Viewer;
+import codrane.core.job.HoldNote;
+import codrane.core.job.IntakeNotes;
+import codrane.core.job.Job;
+import codrane.core.job.JobState;
+import codrane.core.plan.HoldPoint;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/**
+ * The page of Intake.
+ *
+ * @param safety of the vehicle, before anybody touches it
+ * @param facts by title
+ * @param form as it was kept; what was refused stands in its place
+ */
+public record IntakeView(
+        long number,
+        List<String> safety,
+        Map<String, String> facts,
+        IntakeForm form,
+        Choices choices,
+        List<Picture> photos,
+        May may) {
+    /** @param partStates by value; none when nothing is replaced */
+    public record Choices(List<String> variants, Map<String, String> partStates) {}
+
+    /** A photo of the job. */
+    public record Picture(String href, String caption, String taken) {}
+
+    /** What this one may press. */
+    public record May(boolean notes, boolean photos) {}
+
+    static IntakeView of(JobState state, List<Photos.Photo> photos, Viewer viewer) {
+        long number = state.job().number();
+        return new IntakeView(
+                number,
+                state.pack().equipment().safety(),
+                facts(state),
+                IntakeForm.of(state.intake()),
+                choices(state),
+                photos.stream().map(p -> picture(state, p)).toList(),
+                new May(viewer.may(number, "notes"), viewer.may(number, "photos")));
+    }
+
+    private static Map<String, String> facts(JobState state) {
+        Job job = state.job();
+        Map<String, String> facts = new LinkedHashMap<>();
+        facts.put("Complaint", job.complaint());
+        facts.put("What is done", job.kind().title());
+        state.replaced().ifPresent(module -> facts.put("Replaced", replaced(state, module.title())));
+        facts.put(
+                "Taken in",
+                state.now().dayAndTime(job.life().createdAt()) + " by "
+                        + job.life().createdBy());
+        facts.put("VIN aloud", job.vin().spelled());
+        facts.put(
+                "Consent",
+                state.personHold(HoldPoint.CONSENT)
+                        .map(note -> consent(state, note))
+                        .orElse("not yet"));
+        return facts;
+    }
+
+    private static String consent(JobState state, HoldNote note) {
+        return (note.waived() ? "waived by " : "given, noted by ") + note.who() + ", "
+                + state.now().dayAndTime(note.at());
+    }
+
+    private static String replaced(JobState state, String title) {
+        IntakeNotes notes = state.intake();
+        return title
+                + state.job().origin().map(o -> ", " + o.words()).orElse("")
+                + notes.oldModule().map(o -> "; the old one is " + o.words()).orElse("")
+                + state.benched().oldReading().map(r -> ". " + r.sentence()).orElse("");
+    }
+
+    private static Choices choices(JobState state) {
+        Map<String, String> parts = new LinkedHashMap<>();
+        if (state.replaced().isPresent())
+            Arrays.stream(IntakeNotes.PartState.values()).forEach(p -> parts.put(p.name(), p.words()));
+        return new Choices(state.variants(), parts);
+    }
+
+    private static Picture picture(JobState state, Photos.Photo photo) {
+        String href = UriComponentsBuilder.fromPath("/jobs/{number}/photos/{id}")
+                .build(state.job().number(), photo.id())
+                .toString();
+        return new Picture(href, photo.caption(), state.now().dayAndTime(photo.at()) + ", " + photo.who());
+    }
+}

@@ -1,0 +1,124 @@
+package codrane.app.stage.prepare;
+
+import codrane.app.job.Acted;
+import codrane.app.job.Acts;
+import codrane.app.live.JobTasks;
+import codrane.app.records.AuditTrail;
+import codrane.app.shelf.MakerServiceClient;
+import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.app.shelf.Shelf;
+import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.CalibrationFile;
+import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ReadResult;
+import codrane.core.calibration.Shelved;
+import codrane.core.job.FileFit;
+import codrane.core.job.JobState;
+import codrane.core.job.act.SpendingTooEarly;
+import codrane.core.job.stage.PrepareStage;
+import codrane.core.octets.Checksums;
+import codrane.core.pack.FileRoute;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Component;
+
+/** Calibrations are got and checked: downloaded, or taken from a file that the workshop has. */
+@Component
+public class PrepareActs {
+    private final Acts acts;
+    private final JobTasks tasks;
+    private final Shelf shelf;
+    private final Offers offers;
+    private final MakerServiceClient service;
+    private final AuditTrail audit;
+
+    PrepareActs(Acts acts, JobTasks tasks, Shelf shelf, Offers offers, MakerServiceClient service, AuditTrail audit) {
+        this.acts = acts;
+        this.tasks = tasks;
+        this.shelf = shelf;
+        this.offers = offers;
+        this.service = service;
+        this.audit = audit;
+    }
+
+    /** Fetches a calibration in the background, unless it is on the shelf already. */
+    public Acted fetch(long number, String manifestId, String who) {
+        return acts.on(number, who, PrepareStage.FETCH, state -> {
+            Optional<Acted> not = notDownloaded(state);
+            if (not.isPresent()) return not.get();
+            try {
+                Optional<Manifest> offer = offered(state, m -> m.id().equals(manifestId));
+                if (offer.isEmpty()) return Acted.refused("The service does not offer " + manifestId + ".");
+                CalibrationCheck fit = FileFit.of(state, offer.get());
+                if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
+                Optional<Acted> busy = acts.busy(number);
+                if (busy.isPresent()) return busy.get();
+                tasks.begin(
+                        number, "Fetching " + offer.get().title(), teller -> fetch(state, offer.get(), who, teller));
+                return Acted.done();
+            } catch (ServiceException e) {
+                return Acted.refused(e.getMessage());
+            }
+        });
+    }
+
+    private Optional<Manifest> offered(JobState state, Predicate<Manifest> which) {
+        return offers.now(state).stream().filter(which).findFirst();
+    }
+
+    private static Optional<Acted> notDownloaded(JobState state) {
+        FileRoute route = state.replaced().orElseThrow().software().file();
+        if (route.way() == FileRoute.Way.MAIL)
+            return Optional.of(
+                    Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below."));
+        List<String> open = SpendingTooEarly.open(state);
+        boolean costs = route.price() > 0 || route.tokens() > 0;
+        return costs && !open.isEmpty()
+                ? Optional.of(Acted.refused(
+                        "Nothing that costs is got before these are kept: " + String.join("; ", open) + "."))
+                : Optional.empty();
+    }
+
+    private void fetch(JobState state, Manifest manifest, String who, JobTasks.Teller teller) {
+        Optional<Shelved> there = shelf.find(manifest.id(), manifest.sha256());
+        try {
+            Shelved shelved = there.orElseGet(() -> shelf.add(
+                    manifest,
+                    service.file(state.pack(), manifest, done -> teller.tell(manifest.id(), done, manifest.size()))));
+            acts.keep(state.job().number(), who, PrepareStage.FETCH.said(), now -> {
+                if (now.runHolds()) return Acted.refused("A run began meanwhile: what it uses stays as it is.");
+                String how = there.isPresent() ? "took from the shelf" : "fetched";
+                return atHand(now, shelved, how, who);
+            });
+        } catch (ServiceException | IllegalArgumentException e) {
+            throw new JobTasks.TaskFailedException(e.getMessage());
+        }
+    }
+
+    private Acted atHand(JobState state, Shelved shelved, String how, String who) {
+        shelf.prepare(state.job().id(), shelved, who);
+        audit.record(who, how, "job " + state.job().number(), shelved.manifest().id());
+        return Acted.done();
+    }
+
+    /** Takes a file that the workshop has; the maker's manifest must know it. */
+    public Acted upload(long number, byte[] content, String who) {
+        return acts.on(number, who, PrepareStage.UPLOAD, state -> {
+            if (CalibrationFile.read(content) instanceof ReadResult.Damaged damaged)
+                return Acted.refused("The file is damaged. " + damaged.sentence());
+            try {
+                String sha256 = Checksums.sha256(content);
+                Optional<Manifest> manifest = offered(state, m -> m.sha256().equals(sha256));
+                if (manifest.isEmpty())
+                    return Acted.refused("The maker's service knows no such file for "
+                            + state.replaced().orElseThrow().title() + ". It is not taken.");
+                CalibrationCheck fit = FileFit.of(state, manifest.get());
+                if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
+                return atHand(state, shelf.add(manifest.get(), content), "took a file", who);
+            } catch (ServiceException e) {
+                return Acted.refused(e.getMessage());
+            }
+        });
+    }
+}

@@ -1,0 +1,83 @@
+package codrane.app.stage.prepare;
+
+import codrane.app.interfaces.BenchInterface;
+import codrane.app.interfaces.Interfaces;
+import codrane.app.job.Gathering;
+import codrane.app.job.Room;
+import codrane.app.job.Viewer;
+import codrane.app.policy.Passes;
+import codrane.app.shelf.Shelf;
+import codrane.core.calibration.Shelved;
+import codrane.core.job.Job;
+import codrane.core.job.JobState;
+import codrane.core.job.Prepared;
+import codrane.core.plan.Stage;
+import codrane.core.ready.Letter;
+import codrane.core.ready.Noted;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** The room of Prepare. */
+@Component
+class PrepareRoom implements Room {
+    private final Shelf shelf;
+    private final Letters letters;
+    private final Passes passes;
+    private final Interfaces interfaces;
+    private final Offers offers;
+
+    PrepareRoom(Shelf shelf, Letters letters, Passes passes, Interfaces interfaces, Offers offers) {
+        this.shelf = shelf;
+        this.letters = letters;
+        this.passes = passes;
+        this.interfaces = interfaces;
+        this.offers = offers;
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.PREPARE;
+    }
+
+    @Override
+    public Map<Long, Prepared> gather(Gathering asked) {
+        Map<Long, Shelved> calibrations = shelf.prepared(asked.ids());
+        Map<Long, List<Letter>> written = letters.of(asked.ids());
+        Map<String, Instant> running = passes.all();
+        return asked.each(a -> new Prepared(
+                Optional.ofNullable(calibrations.get(a.job().id())),
+                asked.notes(a.job(), SheetStored.KIND).stream()
+                        .map(SheetStored::sheet)
+                        .toList(),
+                noted(asked, a.job()),
+                written.getOrDefault(a.job().id(), List.of()),
+                Optional.ofNullable(running.get(a.pack().service())),
+                interfaces.of(a.pack()).map(BenchInterface::samples).orElse(List.of())));
+    }
+
+    private static Map<String, Noted> noted(Gathering asked, Job job) {
+        Map<String, Noted> noted = new LinkedHashMap<>();
+        asked.notes(job, NeedStored.KIND)
+                .forEach(n -> noted.put(n.subject(), n.content().noted()));
+        return noted;
+    }
+
+    /** Passes hold for every job. */
+    @Override
+    public Map<Long, ?> moved(List<Job> jobs) {
+        Map<String, Instant> running = passes.all();
+        Map<Long, Object> moved = new HashMap<>();
+        for (Job job : jobs) moved.put(job.id(), running);
+        return moved;
+    }
+
+    @Override
+    public PrepareView view(JobState state, Viewer viewer) {
+        return PrepareView.of(state, offers.of(state), viewer);
+    }
+}

@@ -1,0 +1,116 @@
+package codrane.app.stage.prepare;
+
+import codrane.app.job.Viewer;
+import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.Manifest;
+import codrane.core.job.FileFit;
+import codrane.core.job.JobState;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.act.SpendingTooEarly;
+import codrane.core.pack.FileRoute;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Operation;
+import codrane.core.power.PowerGate;
+import codrane.core.text.Words;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The page of Prepare.
+ *
+ * @param needs empty while there is no plan
+ * @param file empty when the plan programs nothing
+ * @param sheet empty when no line sheet is asked for
+ */
+public record PrepareView(
+        long number,
+        Optional<NeedsView> needs,
+        Optional<File> file,
+        Optional<Sheet> sheet,
+        Optional<PowerGate.Verdict> supply,
+        May may) {
+    /**
+     * The calibration.
+     *
+     * @param atHand as a sentence; empty when there is none
+     * @param trouble why the service could not be asked; empty when it could
+     * @param asking whether the service is being asked: the page is loaded anew then
+     */
+    public record File(String atHand, String trouble, boolean asking, List<Offer> offers) {}
+
+    /** @param fetch words of the button; empty when it can't be fetched now */
+    public record Offer(String id, String title, String hardware, String size, Judged judged, String fetch) {}
+
+    public record Judged(boolean good, String words) {}
+
+    /** @param content empty while it is not here */
+    public record Sheet(Optional<Judged> judged, String content) {}
+
+    /** What this one may press. */
+    public record May(boolean needs, boolean upload, boolean paste) {}
+
+    static PrepareView of(JobState state, Offers.Known known, Viewer viewer) {
+        long number = state.job().number();
+        May may = new May(
+                viewer.may(number, "needs"),
+                viewer.may(number, "calibration-upload"),
+                viewer.may(number, "line-sheet-pasted"));
+        if (state.plan().isEmpty())
+            return new PrepareView(number, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), may);
+        boolean programs = state.planHas(Operation.Kind.PROGRAM);
+        boolean sheet = state.planHolds(HoldPoint.SHEET_CHECKED);
+        return new PrepareView(
+                number,
+                state.readiness().map(r -> NeedsView.of(state, r)),
+                programs ? Optional.of(file(state, known, viewer.may(number, "calibration"))) : Optional.empty(),
+                sheet ? Optional.of(sheet(state)) : Optional.empty(),
+                Optional.of(state.power()),
+                may);
+    }
+
+    private static File file(JobState state, Offers.Known known, boolean may) {
+        String atHand = state.calibration()
+                .map(c -> "At hand: " + c.manifest().title() + " ("
+                        + c.manifest().id() + "). Size, SHA-256 and CRC-32 are the manifest’s.")
+                .orElse("");
+        return new File(
+                atHand,
+                known.answer().map(Offers.Answer::trouble).orElse(""),
+                known.asking(),
+                known.answer().map(Offers.Answer::offers).orElse(List.of()).stream()
+                        .map(m -> offer(state, m, may))
+                        .toList());
+    }
+
+    private static Offer offer(JobState state, Manifest m, boolean may) {
+        CalibrationCheck fit = FileFit.of(state, m);
+        return new Offer(
+                m.id(),
+                m.title(),
+                String.join(", ", m.hardware()),
+                Words.megabytes(m.size()),
+                new Judged(fit.usable(), String.join(" ", fit.reasons())),
+                may && fit.usable() ? fetch(state) : "");
+    }
+
+    private static String fetch(JobState state) {
+        FileRoute route = state.replaced().orElseThrow().software().file();
+        boolean costs = route.price() > 0 || route.tokens() > 0;
+        if (state.runHolds() || costs && !SpendingTooEarly.open(state).isEmpty()) return "";
+        return (state.calibration().isPresent() ? "Fetch again" : "Fetch")
+                + (route.price() > 0 ? ", " + route.price() + " cr" : "")
+                + (route.tokens() > 0 ? ", " + Words.count(route.tokens(), "token") : "");
+    }
+
+    private static Sheet sheet(JobState state) {
+        Optional<JudgedSheet> sheet = state.sheet();
+        return new Sheet(
+                sheet.map(s -> new Judged(
+                        s.good(),
+                        s.good()
+                                ? "At hand, from " + s.record().source()
+                                        + ": every check byte fits, and it was made for this vehicle."
+                                : String.join(" ", s.troubles()))),
+                sheet.map(s -> s.record().content()).orElse(""));
+    }
+}

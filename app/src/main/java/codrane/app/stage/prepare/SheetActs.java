@@ -1,0 +1,60 @@
+package codrane.app.stage.prepare;
+
+import codrane.app.job.Acted;
+import codrane.app.job.Acts;
+import codrane.app.notes.Notes;
+import codrane.app.records.AuditTrail;
+import codrane.app.shelf.MakerServiceClient;
+import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.core.job.JobState;
+import codrane.core.job.JudgedSheet;
+import codrane.core.job.SheetText;
+import codrane.core.job.stage.PrepareStage;
+import codrane.core.pack.PackModule;
+import java.time.InstantSource;
+import org.springframework.stereotype.Component;
+
+/** The maker's record of how a vehicle was coded: fetched or pasted, and judged before it is taken. */
+@Component
+public class SheetActs {
+    private final Acts acts;
+    private final Notes notes;
+    private final MakerServiceClient service;
+    private final AuditTrail audit;
+    private final InstantSource time;
+
+    SheetActs(Acts acts, Notes notes, MakerServiceClient service, AuditTrail audit, InstantSource time) {
+        this.acts = acts;
+        this.notes = notes;
+        this.service = service;
+        this.audit = audit;
+        this.time = time;
+    }
+
+    public Acted fetch(long number, String who) {
+        return acts.on(number, who, PrepareStage.FETCH_SHEET, state -> {
+            try {
+                String module = state.job().replacedModule().orElseThrow();
+                String text =
+                        service.lineSheet(state.pack(), module, state.job().vin());
+                return take(state, "service of " + state.pack().maker(), text, who);
+            } catch (ServiceException e) {
+                return Acted.refused(e.getMessage());
+            }
+        });
+    }
+
+    public Acted paste(long number, String text, String who) {
+        return acts.on(number, who, PrepareStage.PASTE_SHEET, state -> take(state, "pasted", text, who));
+    }
+
+    private Acted take(JobState state, String source, String text, String who) {
+        PackModule module = state.replaced().orElseThrow();
+        SheetText sheet = new SheetText(module.id(), source, text, time.instant(), who);
+        JudgedSheet judged = JudgedSheet.of(state.pack(), module, state.job().vin(), sheet);
+        if (!judged.good()) return Acted.refused("The sheet is not taken. " + String.join(" ", judged.troubles()));
+        notes.put(state.job().id(), SheetStored.KIND, module.id(), new SheetStored(source, text), who);
+        audit.record(who, "took a line sheet", "job " + state.job().number(), source);
+        return Acted.done();
+    }
+}

@@ -1,0 +1,2 @@
+/** The room of Prove: a fresh scan beside the first. */
+package codrane.app.stage.prove;

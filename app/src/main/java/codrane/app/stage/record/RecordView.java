@@ -1,0 +1,103 @@
+package codrane.app.stage.record;
+
+import codrane.app.job.Viewer;
+import codrane.app.records.ChangeLine;
+import codrane.app.tools.MenuMap;
+import codrane.app.web.LedgerView;
+import codrane.core.baseline.BaselineSummary;
+import codrane.core.job.HoldNote;
+import codrane.core.job.Job;
+import codrane.core.job.JobRun;
+import codrane.core.job.JobState;
+import codrane.core.pack.MarketRules;
+import codrane.core.planner.LawAllows;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The report of a job.
+ *
+ * @param facts by title
+ * @param ledger empty while no scan is from after the run
+ * @param law what the market's rules want the customer to know
+ */
+public record RecordView(
+        long number,
+        Map<String, String> facts,
+        List<ChangeLine> changes,
+        Optional<LedgerView> ledger,
+        List<Kept> kept,
+        List<String> law,
+        Menu menu) {
+    private static final int HASH = 16;
+
+    /** A hold point that a person kept or waived. */
+    public record Kept(String title, String state, String who, String at, String why) {}
+
+    /**
+     * What tools call operations.
+     *
+     * @param operations that can be named, by key; none when this one may not, or nothing is written
+     */
+    public record Menu(List<MenuMap.Entry> entries, Map<String, String> operations) {}
+
+    static RecordView of(JobState state, List<ChangeLine> changes, List<MenuMap.Entry> menus, Viewer viewer) {
+        Map<String, String> operations = new LinkedHashMap<>();
+        if (viewer.may(state.job().number(), "menu")) state.writes().forEach(o -> operations.put(o.key(), o.title()));
+        return new RecordView(
+                state.job().number(),
+                facts(state),
+                changes,
+                state.after().filter(s -> state.before().isPresent()).map(s -> LedgerView.of(state, s)),
+                state.holds().stream().map(h -> kept(state, h)).toList(),
+                law(state),
+                new Menu(menus, operations));
+    }
+
+    private static Map<String, String> facts(JobState state) {
+        Job job = state.job();
+        Map<String, String> facts = new LinkedHashMap<>();
+        facts.put("Complaint", job.complaint());
+        facts.put(
+                "Work",
+                state.replaced()
+                        .map(m -> job.kind().title() + ": " + m.title()
+                                + job.origin().map(o -> ", " + o.words()).orElse(""))
+                        .orElse(job.kind().title()));
+        facts.put(
+                "Taken in",
+                state.now().dayAndTime(job.life().createdAt()) + " by "
+                        + job.life().createdBy());
+        state.baseline().ifPresent(b -> facts.put("Baseline", baseline(state, b)));
+        state.run().ifPresent(r -> facts.put("Run", run(state, r)));
+        return facts;
+    }
+
+    private static String baseline(JobState state, BaselineSummary b) {
+        return "stored " + state.now().dayAndTime(b.takenAt()) + ", SHA-256 "
+                + b.sha256().substring(0, HASH) + "…";
+    }
+
+    private static String run(JobState state, JobRun run) {
+        return state.now().dayAndTime(run.startedAt()) + " by " + run.startedBy() + ": " + run.sentence();
+    }
+
+    private static Kept kept(JobState state, HoldNote note) {
+        return new Kept(
+                note.point().title(),
+                note.waived() ? "waived" : "kept",
+                note.who(),
+                state.now().dayAndTime(note.at()),
+                note.why());
+    }
+
+    private static List<String> law(JobState state) {
+        return state.before().stream()
+                .flatMap(scan -> LawAllows.rules(state.vehicleFacts(scan)).stream())
+                .filter(r -> r.says() == MarketRules.Says.NOTE)
+                .map(r -> r.sentence() + ". " + r.source() + ", since " + r.from())
+                .toList();
+    }
+}

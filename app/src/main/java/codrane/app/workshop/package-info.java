@@ -1,0 +1,2 @@
+/** This workshop's settings, its clock and its zone. */
+package codrane.app.workshop;

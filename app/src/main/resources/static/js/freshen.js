@@ -1,0 +1,32 @@
+/* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. */
+const WAY_MILLIS = 10000;
+let onTheWaySince = -WAY_MILLIS;
+document.addEventListener('submit', (event) => { if (!event.defaultPrevented) onTheWaySince = event.timeStamp; });
+document.addEventListener('click', (event) => { if (event.target.closest('a[href]')) onTheWaySince = event.timeStamp; });
+export function go(url, event) {
+  onTheWaySince = event.timeStamp;
+  location.href = url;
+}
+/* Nor into an error: until Codrane answers, what stands here stays. */
+const ASK_AGAIN_MILLIS = 2000;
+let freshening = false;
+let freshened = location.href;
+/* To: another address of the same page. */
+export function freshen(to) {
+  if (freshening) return;
+  freshening = true;
+  freshened = to || location.href;
+  again(0);
+}
+function renew() {
+  if (freshened === location.href) location.reload(); else location.replace(freshened);
+}
+function again(millis) {
+  setTimeout(() => {
+    const wait = onTheWaySince + WAY_MILLIS - performance.now();
+    if (wait > 0) { again(wait); return; }
+    fetch('/alive', { cache: 'no-store', redirect: 'manual' })
+      .then((r) => { if (r.ok || r.type === 'opaqueredirect') renew(); else again(ASK_AGAIN_MILLIS); })
+      .catch(() => again(ASK_AGAIN_MILLIS));
+  }, millis);
+}

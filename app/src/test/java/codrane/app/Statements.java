@@ -1,0 +1,71 @@
+package codrane.app;
+
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.Proxy;
+import java.sql.Connection;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.CopyOnWriteArrayList;
+import javax.sql.DataSource;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.stereotype.Component;
+
+/** Counts what the thread of a test asks the database, sessions and locks aside. */
+@Component
+class Statements implements BeanPostProcessor {
+    private static final ThreadLocal<List<String>> ASKED = new ThreadLocal<>();
+
+    /** What was asked meanwhile, in this thread. */
+    static List<String> during(Work work) throws Exception {
+        List<String> asked = new CopyOnWriteArrayList<>();
+        ASKED.set(asked);
+        try {
+            work.run();
+        } finally {
+            ASKED.remove();
+        }
+        return List.copyOf(asked);
+    }
+
+    /** What is done meanwhile. */
+    interface Work {
+        void run() throws Exception;
+    }
+
+    @Override
+    public Object postProcessAfterInitialization(Object bean, String name) {
+        if (!(bean instanceof DataSource source)) return bean;
+        return Proxy.newProxyInstance(
+                getClass().getClassLoader(),
+                new Class<?>[] {DataSource.class, AutoCloseable.class},
+                (proxy, method, arguments) -> {
+                    Object got = call(() -> method.invoke(source, arguments));
+                    return got instanceof Connection connection ? counting(connection) : got;
+                });
+    }
+
+    private static Connection counting(Connection connection) {
+        return (Connection) Proxy.newProxyInstance(
+                Statements.class.getClassLoader(), new Class<?>[] {Connection.class}, (proxy, method, arguments) -> {
+                    if (method.getName().equals("prepareStatement")) count((String) arguments[0]);
+                    return call(() -> method.invoke(connection, arguments));
+                });
+    }
+
+    private static void count(String sql) {
+        List<String> asked = ASKED.get();
+        if (asked != null && !sql.toLowerCase(Locale.ROOT).contains("spring_session")) asked.add(sql);
+    }
+
+    private interface Call {
+        Object invoke() throws Exception;
+    }
+
+    private static Object call(Call call) throws Throwable {
+        try {
+            return call.invoke();
+        } catch (InvocationTargetException e) {
+            throw e.getCause();
+        }
+    }
+}

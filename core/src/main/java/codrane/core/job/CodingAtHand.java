@@ -1,0 +1,78 @@
+package codrane.core.job;
+
+import codrane.core.baseline.BaselineSummary.Purpose;
+import codrane.core.baseline.PutBack;
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
+import codrane.core.scan.CodingState;
+import codrane.core.scan.ModuleReading;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/** Where the octets come from that a plan's coding writes. */
+public final class CodingAtHand {
+    private CodingAtHand() {}
+
+    /** Blocks by layout; empty when Codrane can't tell yet. */
+    public static Optional<Map<String, Bytes>> of(JobState state, Operation operation) {
+        if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
+        if (state.job().kind().about() == JobKind.About.SETTINGS)
+            return state.before().map(scan -> chosen(state, scan.readings()));
+        if (operation.holds().contains(HoldPoint.SHEET_CHECKED))
+            return state.sheet().map(JudgedSheet::blocks);
+        if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
+            return Optional.of(state.oldCoding()).filter(blocks -> !blocks.isEmpty());
+        if (writesBack(state, operation))
+            return state.before()
+                    .map(scan -> scan.readings().get(operation.module()))
+                    .map(ModuleReading::coding);
+        return Optional.empty();
+    }
+
+    /** What was read before an erase goes back: the plan has no better source. */
+    static boolean writesBack(JobState state, Operation operation) {
+        JobKind.About about = state.job().kind().about();
+        return (about == JobKind.About.MODULE || about == JobKind.About.PART)
+                && operation.holds().contains(HoldPoint.BASELINE_STORED);
+    }
+
+    /** Blocks with the chosen settings put into what the modules held, by layout. */
+    public static Map<String, Bytes> chosen(JobState state, Map<String, ModuleReading> readings) {
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        for (PutBack setting : state.putBack()) {
+            Layout layout = state.pack().layouts().get(setting.layout());
+            Bytes held = blocks.getOrDefault(
+                    layout.id(), readings.get(setting.module()).coding().get(layout.id()));
+            if (setting.whole()) blocks.put(layout.id(), Bytes.parse(setting.value()));
+            else if (layout.encode(Map.of(setting.field(), setting.value()), held)
+                    instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);
+        }
+        return blocks;
+    }
+
+    /** What was read from the old module last: only when every block of it was made for this vehicle. */
+    static Map<String, Bytes> old(JobState state) {
+        Optional<String> replaced = state.job().replacedModule();
+        Optional<Long> old = state.baselined().last(Purpose.OLD_PART).map(b -> b.id());
+        if (old.isEmpty() || replaced.isEmpty()) return Map.of();
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        state.baselined()
+                .files()
+                .apply(old.get())
+                .module(replaced.get())
+                .ifPresent(module -> module.coding().forEach(block -> blocks.put(block.id(), block.raw())));
+        boolean own = state.pack().blocksOf(state.pack().module(replaced.get())).stream()
+                .allMatch(layout -> blocks.containsKey(layout.id())
+                        && CodingState.ofBlock(
+                                        state.pack(),
+                                        layout,
+                                        blocks.get(layout.id()),
+                                        state.job().vin())
+                                == CodingState.AGREES);
+        return own ? blocks : Map.of();
+    }
+}

@@ -1,0 +1,25 @@
+package codrane.core.job;
+
+import codrane.core.baseline.PutBack;
+import codrane.core.pack.MarketRules;
+import codrane.core.plan.Policy;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What people and the workshop said about the plan, and the plan that came of it.
+ *
+ * @param law of the workshop's market, for today
+ * @param putBack settings that a person chose to write: lost ones, and those changed by name
+ * @param plan the newest version
+ */
+public record Decided(
+        DecideNotes notes, Policy policy, MarketRules law, List<PutBack> putBack, Optional<PlanVersion> plan)
+        implements Part {
+    public static final Decided NOTHING =
+            new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, List.of(), Optional.empty());
+
+    public Decided {
+        putBack = List.copyOf(putBack);
+    }
+}

@@ -1,0 +1,239 @@
+package codrane.core.job;
+
+import codrane.core.access.KnownAccount;
+import codrane.core.baseline.PutBack;
+import codrane.core.coding.Layout;
+import codrane.core.job.IntakeNotes.Details;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.CodingSource;
+import codrane.core.pack.Feature;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.Aids;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.ModuleAnswer;
+import codrane.core.plan.PartFacts;
+import codrane.core.plan.SettingChange;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.plan.Wishes;
+import codrane.core.ready.AtHand;
+import codrane.core.ready.Readiness;
+import codrane.core.scan.ModuleReading;
+import codrane.core.tool.ToolLook;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Turns what is known about a job into the planner's state. */
+public final class PlanFacts {
+    private PlanFacts() {}
+
+    public static VehicleFacts of(JobState state, Scan scan) {
+        return VehicleFacts.of(
+                        state.job().kind(),
+                        state.pack(),
+                        state.job().vin(),
+                        ModuleAnswer.of(state.pack(), state.job().vin(), scan.readings()),
+                        state.gateway())
+                .with(part(state, scan))
+                .with(wishes(state, scan))
+                .with(aids(state))
+                .with(state.decided().policy())
+                .with(state.decided().law());
+    }
+
+    private static PartFacts part(JobState state, Scan scan) {
+        Optional<String> module = state.job().replacedModule();
+        if (module.isEmpty()) return PartFacts.NONE;
+        if (!state.job().kind().replaces()) return PartFacts.of(module.get());
+        return new PartFacts(
+                module,
+                state.job().origin(),
+                state.intake().details().partState().map(PlanFacts::state),
+                old(state),
+                state.decided().notes().offered(),
+                state.decided().notes().fitted(),
+                told(state, scan));
+    }
+
+    /** The number that the part tells; while it is in its box, or the old module in its place, that one answers. */
+    private static String told(JobState state, Scan scan) {
+        boolean boxed = state.intake().details().partState().equals(Optional.of(IntakeNotes.PartState.BOXED));
+        boolean oldInPlace = old(state).equals(Optional.of(PartFacts.Old.SPEAKS));
+        if (boxed || oldInPlace) return "";
+        return state.job()
+                .replacedModule()
+                .map(id -> scan.readings().getOrDefault(id, ModuleReading.silent(id)))
+                .flatMap(reading -> reading.text(Ident.PART))
+                .orElse("");
+    }
+
+    /** The number on the label; else the one that the part itself tells. */
+    public static String offered(JobState state, Scan scan) {
+        String label = state.decided().notes().offered();
+        return label.isEmpty() ? told(state, scan) : label;
+    }
+
+    private static PartFacts.State state(IntakeNotes.PartState state) {
+        return switch (state) {
+            case BOXED -> PartFacts.State.BOXED;
+            case PLUGGED_IN -> PartFacts.State.CONNECTED;
+            case MOUNTED -> PartFacts.State.MOUNTED;
+        };
+    }
+
+    private static Optional<PartFacts.Old> old(JobState state) {
+        IntakeNotes intake = state.intake();
+        if (intake.oldModule().isEmpty()) return Optional.empty();
+        if (state.benched().oldReading().isPresent()) {
+            if (!state.benched().oldReading().get().read()) return Optional.of(PartFacts.Old.SILENT);
+            return Optional.of(state.oldCoding().isEmpty() ? PartFacts.Old.OF_ANOTHER : PartFacts.Old.READ);
+        }
+        boolean givenUp = state.personHold(HoldPoint.OLD_MODULE_READ)
+                .map(HoldNote::waived)
+                .orElse(false);
+        return Optional.of(intake.stillIn() && !givenUp ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
+    }
+
+    private static Wishes wishes(JobState state, Scan scan) {
+        return switch (state.job().kind().about()) {
+            case SETTINGS ->
+                Wishes.of(state.putBack().stream()
+                        .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
+                        .toList());
+            case FEATURE ->
+                state.decided().notes().feature().isEmpty()
+                        ? Wishes.NONE
+                        : Wishes.of(state.decided().notes().feature(), now(state, scan));
+            case ORDER ->
+                Wishes.of(new Wishes.OrderChange(
+                        state.baselined().orderNow(),
+                        state.decided().notes().codesOut(),
+                        state.decided().notes().codesIn()));
+            case VEHICLE, MODULE, PART, TOOL -> Wishes.NONE;
+        };
+    }
+
+    /** Every setting of every feature as it was read. */
+    private static List<SettingChange> now(JobState state, Scan scan) {
+        List<SettingChange> now = new ArrayList<>();
+        for (Feature feature : state.pack().equipment().features())
+            for (Feature.Setting setting : feature.on().keySet())
+                value(state, scan, setting.layout(), setting.field())
+                        .ifPresent(v -> now.add(new SettingChange(
+                                holder(state, setting.layout()),
+                                setting.layout(),
+                                setting.field(),
+                                setting.field(),
+                                v,
+                                "",
+                                Optional.empty())));
+        return now;
+    }
+
+    /** The module that keeps a block. */
+    public static String holder(JobState state, String layout) {
+        return state.pack().modules().values().stream()
+                .filter(m -> m.blocks().contains(layout))
+                .map(PackModule::id)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** A setting as it was read; empty when its block was not. */
+    public static Optional<String> value(JobState state, Scan scan, String block, String field) {
+        Layout layout = state.pack().layouts().get(block);
+        String module = holder(state, block);
+        Optional<Bytes> octets = Optional.ofNullable(scan.readings().get(module))
+                .map(r -> r.coding().get(block))
+                .filter(b -> b.length() == layout.length());
+        return octets.map(b -> layout.decode(b).get(field));
+    }
+
+    private static Aids aids(JobState state) {
+        Set<CodingSource> sources = EnumSet.noneOf(CodingSource.class);
+        if (!state.oldCoding().isEmpty()) sources.add(CodingSource.OLD_MODULE);
+        if (state.sheet().map(JudgedSheet::good).orElse(false)) sources.add(CodingSource.LINE_SHEET);
+        Details details = state.intake().details();
+        Optional<Aids.Keys> keys = details.keysAll() > 0
+                ? Optional.of(new Aids.Keys(details.keysAll(), details.keysHere()))
+                : Optional.empty();
+        return new Aids(
+                sources,
+                keys,
+                state.decided().notes().wording(),
+                Aids.Content.UNKNOWN,
+                state.decided().notes().settled());
+    }
+
+    /** What the plan needs against what is here; empty without a plan. */
+    static Optional<Readiness> readiness(JobState state) {
+        return state.plan()
+                .flatMap(p -> state.before()
+                        .map(scan -> Readiness.of(
+                                p.plan(),
+                                of(state, scan),
+                                atHand(state),
+                                state.now().at(),
+                                state.now().zone())));
+    }
+
+    private static AtHand atHand(JobState state) {
+        boolean file = state.calibration()
+                .map(c -> FileFit.of(state, c.manifest()).usable())
+                .orElse(false);
+        return new AtHand(
+                        file ? state.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
+                        state.sheet().map(JudgedSheet::good).orElse(false),
+                        state.benched().notes().cableSeen() || state.linkCheck().isPresent(),
+                        state.before().isPresent()
+                                && answers(state, state.before().get()),
+                        state.prepared().passUntil(),
+                        state.prepared().noted())
+                .with(
+                        state.access().account().map(KnownAccount::account),
+                        state.access().tool().map(ToolLook::serial));
+    }
+
+    private static boolean answers(JobState state, Scan scan) {
+        return state.job()
+                .replacedModule()
+                .map(id -> scan.readings()
+                        .getOrDefault(id, ModuleReading.silent(id))
+                        .answers())
+                .orElse(false);
+    }
+
+    /** Whether the job's module keeps or shares the immobiliser's secret, so that the owner must prove to be one. */
+    public static boolean touchesImmobiliser(JobState state) {
+        return state.job().kind().replaces()
+                && state.job()
+                        .replacedModule()
+                        .flatMap(id -> state.pack()
+                                .equipment()
+                                .immobiliser()
+                                .filter(i ->
+                                        i.master().equals(id) || i.members().contains(id)))
+                        .isPresent();
+    }
+
+    /** Settings that a feature turns on, to be written by name. */
+    public static List<PutBack> settings(JobState state, Scan scan, Feature feature) {
+        List<PutBack> settings = new ArrayList<>();
+        for (Map.Entry<Feature.Setting, String> on : feature.on().entrySet()) {
+            String layout = on.getKey().layout();
+            String found = value(state, scan, layout, on.getKey().field()).orElse("");
+            settings.add(new PutBack(holder(state, layout), layout, on.getKey().field(), on.getValue(), found));
+        }
+        return settings;
+    }
+
+    /** Whether a kind's settings are chosen by name on the page. */
+    public static boolean byName(JobKind kind) {
+        return kind.about() == JobKind.About.SETTINGS && kind != JobKind.FIND_LOST_SETTING;
+    }
+}

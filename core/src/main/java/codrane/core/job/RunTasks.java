@@ -1,0 +1,160 @@
+package codrane.core.job;
+
+import codrane.core.calibration.MemoryImage;
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
+import codrane.core.power.PowerWindow;
+import codrane.core.run.RunTask;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * The tasks of a run, from the plan and what is at hand: for the run itself, its picture, and what is left of it. The same
+ * state gives the same tasks, so that a run can be recovered.
+ */
+public final class RunTasks {
+    /** Kinds of operations that are planned, and for which there are no tasks yet. */
+    private static final Set<Operation.Kind> NOT_YET = EnumSet.of(
+            Operation.Kind.WRITE_ORDER,
+            Operation.Kind.PAIR,
+            Operation.Kind.ADD_KEY,
+            Operation.Kind.RELEARN,
+            Operation.Kind.INITIALISE,
+            Operation.Kind.CALIBRATE);
+
+    private RunTasks() {}
+
+    /**
+     * All tasks of the plan, in its order.
+     *
+     * @param image of the calibration; empty when the plan programs nothing
+     * @throws IllegalStateException when an operation can't be carried out: ask {@link #unable} before
+     */
+    public static List<RunTask> of(JobState state, MemoryImage image) {
+        List<RunTask> tasks = new ArrayList<>();
+        for (Operation operation : state.writes()) tasks.addAll(of(state, operation, image));
+        return tasks;
+    }
+
+    /** Writes of the plan that its run has not done yet; all of them while there is none. */
+    public static List<Operation> left(JobState state) {
+        List<Operation> writes = state.writes();
+        int done = state.run().map(JobRun::taskIndex).orElse(0);
+        if (done == 0 || !unable(state).isEmpty()) return writes;
+        List<Operation> left = new ArrayList<>();
+        int end = 0;
+        for (Operation write : writes) {
+            end += count(state, write);
+            if (end > done) left.add(write);
+        }
+        return left;
+    }
+
+    /** How many tasks an operation is; 0 when it can't be carried out yet. */
+    public static int count(JobState state, Operation operation) {
+        if (!able(state, operation)) return 0;
+        return operation.kind() == Operation.Kind.PROGRAM
+                ? 1
+                : of(state, operation, new MemoryImage()).size();
+    }
+
+    /** Titles of planned operations that this version plans, and can't carry out yet. */
+    public static List<String> unable(JobState state) {
+        return state.writes().stream()
+                .filter(o -> !able(state, o))
+                .map(Operation::title)
+                .toList();
+    }
+
+    public static boolean able(JobState state, Operation operation) {
+        if (NOT_YET.contains(operation.kind())) return false;
+        return switch (operation.kind()) {
+            case PROGRAM -> state.job().replacedModule().equals(Optional.of(operation.module()));
+            case WRITE_VIN ->
+                state.pack().module(operation.module()).traits().learnsVinFrom().isEmpty();
+            case WRITE_CODING ->
+                operation.holds().contains(HoldPoint.SHEET_CHECKED)
+                        || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
+                        || state.job().kind().about() == JobKind.About.SETTINGS
+                        || CodingAtHand.writesBack(state, operation);
+            default -> true;
+        };
+    }
+
+    private static List<RunTask> of(JobState state, Operation operation, MemoryImage image) {
+        return switch (operation.kind()) {
+            case PROGRAM -> List.of(program(state, image));
+            case WRITE_VIN -> {
+                PackModule module = state.pack().module(operation.module());
+                Bytes vin = Bytes.ascii(state.job().vin().text());
+                yield List.of(new RunTask.Write(module, module.did(Ident.VIN), vin, coding(state), "Write the VIN"));
+            }
+            case WRITE_CODING -> coding(state, operation);
+            case RESET -> List.of(new RunTask.Restart(state.pack().module(operation.module()), operation.title()));
+            case CLEAR -> clear(state);
+            case SET_UP,
+                    SCAN,
+                    READ_CODING,
+                    BASELINE,
+                    UNLOCK,
+                    DERIVE_CODING,
+                    SLEEP,
+                    BATTERY_OFF,
+                    PROVE,
+                    FUNCTION_TEST,
+                    DRIVE -> List.of();
+            case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
+                throw new IllegalStateException(operation.key() + " can't be carried out yet");
+        };
+    }
+
+    private static RunTask program(JobState state, MemoryImage image) {
+        PackModule module = state.replaced().orElseThrow();
+        MemoryImage.Segment segment = image.segments().getFirst();
+        String after = state.calibration().orElseThrow().manifest().softwareAfter();
+        return new RunTask.Program(
+                module,
+                segment.start(),
+                (int) segment.length(),
+                image.crc32(),
+                after,
+                state.window(),
+                "Program the " + module.lowerTitle() + " to " + after);
+    }
+
+    private static PowerWindow coding(JobState state) {
+        return PowerWindow.coding(PowerWindow.upperLimit(state.pack().supply().chemistry()));
+    }
+
+    private static List<RunTask> coding(JobState state, Operation operation) {
+        PackModule module = state.pack().module(operation.module());
+        List<RunTask> tasks = new ArrayList<>();
+        Map<String, Bytes> blocks = CodingAtHand.of(state, operation).orElse(Map.of());
+        for (Layout layout : state.pack().blocksOf(module)) {
+            Bytes block = blocks.get(layout.id());
+            if (block == null) continue; // nothing of this block was chosen
+            tasks.add(new RunTask.Write(
+                    module, layout.dataIdentifier(), block, coding(state), "Write coding: " + layout.title()));
+        }
+        return tasks;
+    }
+
+    private static List<RunTask> clear(JobState state) {
+        return state.before().stream()
+                .flatMap(scan -> state.pack().modules().values().stream()
+                        .filter(m -> Optional.ofNullable(scan.readings().get(m.id()))
+                                .map(r -> r.answers())
+                                .orElse(false)))
+                .<RunTask>map(m -> new RunTask.Clear(m, "Clear faults: " + m.title()))
+                .toList();
+    }
+}

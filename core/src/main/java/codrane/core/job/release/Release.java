@@ -1,0 +1,57 @@
+package codrane.core.job.release;
+
+import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
+import codrane.core.job.act.Ask;
+import codrane.core.job.act.Stop;
+import codrane.core.job.act.StopRule;
+import codrane.core.plan.Operation;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+
+/** Acts that begin, go on with, recover or stop a run. */
+public final class Release {
+    /** What must hold whenever tasks are made of a plan: at a start, and at a recovery. */
+    public static final List<StopRule> TASKS =
+            List.of(new CantCarryOut(), new NothingToWrite(), new SheetNotGood(), new SettingDoesNotFit());
+
+    public static final Ask RUN = Ask.of(
+            "run",
+            "released the writes",
+            new RunUnderWay(),
+            new CarriedOut(),
+            new GatewayLocked(),
+            new StillOpen(),
+            new NothingLeft(),
+            new NoWayBackOpen(),
+            new NotByCable(),
+            new SecondWriter());
+    public static final Ask RECOVER = Ask.of("recover", "had the run recovered", new NotInterrupted());
+    public static final Ask STOP = Ask.of("run/stop", "stopped the run", new NotRunning());
+
+    private Release() {}
+
+    /** Whether tasks can be made of the plan. */
+    public static Optional<Stop> noTasks(JobState state) {
+        return TASKS.stream().flatMap(rule -> rule.judge(state).stream()).findFirst();
+    }
+
+    /**
+     * Whether every write that is left was released; nothing is chosen beforehand.
+     *
+     * @param released keys of operations
+     */
+    public static Optional<Stop> notReleased(JobState state, Collection<String> released) {
+        List<String> unticked = RunTasks.left(state).stream()
+                .filter(write -> !released.contains(write.key()))
+                .map(Operation::title)
+                .toList();
+        return Stop.unless(unticked.isEmpty(), "Not started. Not released: " + String.join("; ", unticked) + ".");
+    }
+
+    /** Why a gateway that was found locked keeps the run from starting. */
+    public static String locked(JobState state) {
+        return GatewayLocked.reason(state.access(), state.writingSeconds());
+    }
+}

@@ -1,0 +1,157 @@
+package codrane.core.job.stage;
+
+import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
+import codrane.core.job.PlanVersion;
+import codrane.core.job.act.Ask;
+import codrane.core.job.act.NextAct;
+import codrane.core.job.act.NextAct.Act;
+import codrane.core.job.act.NextAct.Tone;
+import codrane.core.job.act.RunHolds;
+import codrane.core.job.act.Stop;
+import codrane.core.job.act.StopRule;
+import codrane.core.job.act.TooEarly;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.pack.MarketRules;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Plan;
+import codrane.core.plan.Stage;
+import codrane.core.planner.LawAllows;
+import codrane.core.planner.PlanQuestions;
+import codrane.core.text.Words;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Decide: what is to be said for the plan, the plan itself, and agreeing to it. */
+public final class DecideStage implements StageRules {
+    private static final StopRule EARLY = new TooEarly(Stage.DECIDE);
+    private static final StopRule HELD = new RunHolds("the plan stays as it is");
+
+    public static final Ask PLAN = Ask.of(
+            "plan",
+            "planned",
+            EARLY,
+            HELD,
+            state -> Stop.unless(
+                    state.baseline().isPresent() && state.before().isPresent(), "Scan and store a baseline first."),
+            state -> Stop.unless(
+                    PlanBasis.of(state).isPresent(),
+                    "Scan again first: a plan rests on how the vehicle is now, and it was worked on since."));
+    public static final Ask PUT_BACK = say("put-back", "chose settings to put back");
+    public static final Ask NOTE = say("decide", "noted for the plan");
+    public static final Ask ORIGIN = say("decide/origin", "said where the part comes from");
+    public static final Ask FEATURE = say("decide/feature", "chose equipment");
+    public static final Ask ORDER = say("decide/order", "changed the wished options");
+    public static final Ask SETTING = say("decide/setting", "chose a setting");
+    public static final Ask LINE = say("decide/line", "chose a line");
+    public static final Ask SETTING_OUT = say("decide/setting-out", "took a setting out");
+    public static final Ask OVERRULE = say("overrule", "overruled a judgement");
+    public static final Ask TAKE_BACK = say("overrule/back", "took an overrule back");
+
+    private static Ask say(String name, String said) {
+        return Ask.of(name, said, EARLY, HELD);
+    }
+
+    private static Act planAgain() {
+        return Act.simple("Plan again", PLAN);
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.DECIDE;
+    }
+
+    @Override
+    public NextAct next(JobState state, String who) {
+        if (state.plan().isEmpty() && state.job().kind() == JobKind.FIND_LOST_SETTING)
+            return new NextAct(
+                    "Choose what is put back",
+                    "Compared with how the vehicle was left. Tick below what is to go back; with nothing ticked the"
+                            + " finding is the result.",
+                    Safe.toStop(state),
+                    Tone.PERSON,
+                    List.of(Act.simple("Plan what is ticked", PUT_BACK)));
+        List<PlanQuestions.Question> questions = state.before()
+                .map(scan -> PlanQuestions.of(state.vehicleFacts(scan)))
+                .orElse(List.of());
+        if (!questions.isEmpty()) return answer(state, questions);
+        if (state.plan().isEmpty())
+            return new NextAct(
+                    "Let the rules make a plan",
+                    "From what was read: which operations, on which module, in which order, and why.",
+                    Safe.toStop(state),
+                    Tone.DO,
+                    List.of(Act.simple("Make the plan", PLAN)));
+        if (state.planIsOld())
+            return new NextAct(
+                    "Plan again: the vehicle was read since",
+                    "The plan rests on an earlier scan. What is written must rest on the newest one.",
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(planAgain()));
+        return agree(state, state.plan().get().plan());
+    }
+
+    private static NextAct answer(JobState state, List<PlanQuestions.Question> questions) {
+        String others =
+                questions.stream().skip(1).map(PlanQuestions.Question::text).collect(Collectors.joining(" "));
+        return new NextAct(
+                questions.getFirst().text(),
+                "A plan is made from facts, and this one is missing or contradicts another."
+                        + (others.isEmpty() ? "" : " And: " + others) + " Answer below.",
+                Safe.toStop(state),
+                Tone.PERSON,
+                List.of());
+    }
+
+    private static NextAct agree(JobState state, Plan plan) {
+        if (plan.blocked())
+            return new NextAct(
+                    "The plan is blocked",
+                    String.join(" ", plan.blocks()),
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(IdentifyStage.scanAgain(), planAgain().second()));
+        if (HoldRules.progress(state).hold(HoldPoint.LEAD_APPROVED) == Hold.OPEN)
+            return new NextAct(
+                    "The lead approves this first",
+                    LawAllows.rules(state.vehicleFacts(state.before().orElseThrow())).stream()
+                            .filter(r -> r.says() == MarketRules.Says.APPROVAL)
+                            .map(r -> r.cited() + ".")
+                            .collect(Collectors.joining(" ")),
+                    Safe.toStop(state),
+                    Tone.PERSON,
+                    List.of(
+                            Act.keep("Approve it", HoldPoint.LEAD_APPROVED),
+                            planAgain().second()));
+        long writes = state.writes().size();
+        return new NextAct(
+                writes == 0
+                        ? "Agree: nothing is written"
+                        : "Agree to " + Words.count(writes, "writing step") + (writes == 1 ? "" : " in this order"),
+                "Read the reasons below. Nothing outside this list is written. Expected: "
+                        + Words.lasting(plan.seconds()) + ".",
+                Safe.toStop(state),
+                Tone.PERSON,
+                List.of(
+                        Act.keep("Agree to this plan", HoldPoint.PLAN_AGREED),
+                        planAgain().second()));
+    }
+
+    @Override
+    public Optional<String> found(JobState state) {
+        return state.plan().map(plan -> found(state, plan));
+    }
+
+    private static String found(JobState state, PlanVersion plan) {
+        int writes = state.writes().size();
+        String agreed = state.personHold(HoldPoint.PLAN_AGREED)
+                .map(h -> "; agreed to by " + h.who() + ", " + state.now().dayAndTime(h.at()))
+                .orElse("");
+        return "Plan version " + plan.version() + ": "
+                + (writes == 0 ? "nothing is written" : Words.count(writes, "writing step")) + agreed + ".";
+    }
+}

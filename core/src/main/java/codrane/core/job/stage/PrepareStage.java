@@ -1,0 +1,165 @@
+package codrane.core.job.stage;
+
+import codrane.core.job.JobState;
+import codrane.core.job.act.Ask;
+import codrane.core.job.act.NextAct;
+import codrane.core.job.act.NextAct.Act;
+import codrane.core.job.act.NextAct.Tone;
+import codrane.core.job.act.NoPlan;
+import codrane.core.job.act.ReplacesNothing;
+import codrane.core.job.act.RunHolds;
+import codrane.core.job.act.Stop;
+import codrane.core.job.act.TooEarly;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.pack.FileRoute;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobProgress;
+import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Stage;
+import codrane.core.ready.Letter;
+import codrane.core.ready.Need;
+import codrane.core.ready.Readiness;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Prepare: the calibration, the line sheet, whatever else the plan needs, and the supply. */
+public final class PrepareStage implements StageRules {
+    public static final Ask FETCH = got("calibration", "fetched a calibration");
+    public static final Ask UPLOAD = got("calibration-upload", "took a file");
+    public static final Ask FETCH_SHEET = got("line-sheet", "fetched a line sheet");
+    public static final Ask PASTE_SHEET = got("line-sheet-pasted", "pasted a line sheet");
+    public static final Ask NOTE_NEED = need("needs", "noted a need");
+    public static final Ask FORGET_NEED = need("needs", "took a need back");
+    public static final Ask DRAFT = letter("draft", "drafted a letter");
+    public static final Ask SEND = letter("sent", "sent a letter");
+    public static final Ask LOOK = letter("look", "looked for an answer");
+
+    private static Ask got(String name, String said) {
+        return Ask.of(
+                name,
+                said,
+                new TooEarly(Stage.PREPARE),
+                new RunHolds("what it uses stays as it is"),
+                new NoPlan(),
+                new ReplacesNothing());
+    }
+
+    private static Ask need(String name, String said) {
+        return Ask.of(name, said, new TooEarly(Stage.PREPARE), new RunHolds("its needs stay as they are"));
+    }
+
+    private static Ask letter(String name, String said) {
+        return Ask.of(
+                "letters/" + name,
+                said,
+                new TooEarly(Stage.PREPARE),
+                state -> Stop.unless(byMail(state), "Nothing of this is asked for by mail."),
+                new NoPlan());
+    }
+
+    /** Whether the calibration of the job's module comes by mail. */
+    public static boolean byMail(JobState state) {
+        return state.replaced()
+                .map(m -> m.software().file().way() == FileRoute.Way.MAIL)
+                .orElse(false);
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.PREPARE;
+    }
+
+    @Override
+    public NextAct next(JobState state, String who) {
+        JobProgress progress = HoldRules.progress(state);
+        if (progress.hold(HoldPoint.FILE_CHECKED) == Hold.OPEN)
+            return byMail(state) ? letter(state, state.replaced().orElseThrow()) : download(state);
+        if (progress.hold(HoldPoint.SHEET_CHECKED) == Hold.OPEN)
+            return new NextAct(
+                    "Fetch the line sheet of this VIN",
+                    "It is the maker's record of how this vehicle was coded. Each line's check byte is judged.",
+                    Safe.toStop(state),
+                    Tone.DO,
+                    List.of(Act.simple("Fetch the line sheet", FETCH_SHEET)));
+        if (progress.hold(HoldPoint.EVERYTHING_HERE) == Hold.OPEN)
+            return missing(state, state.readiness().orElseThrow());
+        return new NextAct(
+                "The supply is not ready",
+                state.power().reason()
+                        + " Clamp the support unit at the jump posts, in programming mode; no open flame near the"
+                        + " battery.",
+                Safe.toStop(state),
+                Tone.DIFFERS,
+                List.of(Act.go("Look again", Stage.PREPARE)));
+    }
+
+    private static NextAct download(JobState state) {
+        return new NextAct(
+                "Fetch the calibration for the "
+                        + state.replaced().map(PackModule::lowerTitle).orElse("module"),
+                "Choose the file for its hardware below; size, SHA-256 and CRC-32 are checked before it is used.",
+                Safe.toStop(state),
+                Tone.DO,
+                List.of());
+    }
+
+    /** The calibration is asked for by mail: drafted, sent, awaited. */
+    private static NextAct letter(JobState state, PackModule module) {
+        Optional<Letter> letter = state.prepared().letter(module.id());
+        if (letter.isEmpty())
+            return new NextAct(
+                    "Ask for the calibration of the " + module.lowerTitle() + " by mail",
+                    "This maker sends it, it is not downloaded. The letter is drafted with VIN and numbers; nothing is"
+                            + " typed by hand.",
+                    Safe.toStop(state),
+                    Tone.DO,
+                    List.of(Act.simple("Draft the letter", DRAFT, module.id())));
+        if (letter.get().sentAt().isEmpty())
+            return new NextAct(
+                    "Send the letter",
+                    "It stands below, ready. Codrane hands it to the maker's mail room and waits for the answer.",
+                    Safe.toStop(state),
+                    Tone.DO,
+                    List.of(
+                            Act.simple("Send it", SEND, module.id()),
+                            Act.simple("Draft again", DRAFT, module.id()).second()));
+        return new NextAct(
+                "The calibration is on its way, expected "
+                        + letter.get().dueAt().map(state.now()::soon).orElse("soon"),
+                "Asked for under " + letter.get().reference()
+                        + ". When it is here, it is checked and belongs to this job.",
+                Safe.toStop(state),
+                Tone.WAITS,
+                List.of(Act.simple("Look for the answer", LOOK, module.id())));
+    }
+
+    /** Whatever else is missing; the one that takes longest says when the job can start. */
+    private static NextAct missing(JobState state, Readiness readiness) {
+        List<Need> missing = readiness.missing();
+        Need first = missing.getFirst();
+        String all = String.join(
+                ", ",
+                missing.stream().map(n -> n.title().toLowerCase(Locale.ROOT)).toList());
+        String start = "Earliest start: " + state.now().soon(readiness.earliestStart()) + ".";
+        if (missing.stream().allMatch(n -> n.state() == Need.State.ASKED))
+            return new NextAct(
+                    "Waits for " + all, start + " Everything else is here.", Safe.toStop(state), Tone.WAITS, List.of());
+        return new NextAct(
+                first.title() + ": " + first.state().words(),
+                first.sentence() + (missing.size() > 1 ? " Missing in all: " + all + "." : "") + " " + start
+                        + " Say below what is here.",
+                Safe.toStop(state),
+                Tone.PERSON,
+                List.of());
+    }
+
+    @Override
+    public Optional<String> found(JobState state) {
+        if (HoldRules.progress(state).of(Stage.PREPARE).isEmpty()) return Optional.of("The plan needs nothing.");
+        return Optional.of(state.calibration()
+                .map(file -> "At hand: " + file.manifest().title() + "; everything else that the plan needs is here.")
+                .orElse("Everything that the plan needs is here."));
+    }
+}

@@ -1,0 +1,108 @@
+package codrane.core.job.stage;
+
+import codrane.core.job.JobRun;
+import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
+import codrane.core.job.act.NextAct;
+import codrane.core.job.act.NextAct.Act;
+import codrane.core.job.act.NextAct.Tone;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.job.release.Release;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Stage;
+import codrane.core.text.Words;
+import java.util.List;
+import java.util.Optional;
+
+/** Run: the writes are released, carried out, and recovered if need be. */
+public final class RunStage implements StageRules {
+    @Override
+    public Stage stage() {
+        return Stage.RUN;
+    }
+
+    @Override
+    public NextAct next(JobState state, String who) {
+        Optional<JobRun> run = state.run();
+        if (run.isPresent() && run.get().running()) return running(state, run.get());
+        if (run.isPresent() && run.get().interrupted()) return interrupted(run.get());
+        List<String> unable = RunTasks.unable(state);
+        if (!unable.isEmpty())
+            return new NextAct(
+                    "Codrane can't carry out all of this plan yet",
+                    "Planned, and to be done with another tool: " + String.join("; ", unable)
+                            + ". What is not carried out whole is not begun here.",
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(Act.go("Back to the plan", Stage.DECIDE)));
+        if (HoldRules.progress(state).hold(HoldPoint.NO_WAY_BACK) == Hold.OPEN)
+            return new NextAct(
+                    "Look at VIN and part once more",
+                    "What follows can't be undone: " + state.job().vin().grouped() + ", aloud "
+                            + state.job().vin().spelled() + ".",
+                    Safe.toStop(state),
+                    Tone.PERSON,
+                    List.of(Act.keep("It is this vehicle and this part", HoldPoint.NO_WAY_BACK)));
+        return release(state, run);
+    }
+
+    private static NextAct release(JobState state, Optional<JobRun> run) {
+        List<Operation> left = RunTasks.left(state);
+        String before = run.filter(r -> r.state() == JobRun.State.STOPPED)
+                .map(r -> r.sentence() + " " + r.nextStep() + " ")
+                .orElse("");
+        boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
+        return new NextAct(
+                (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
+                        + " on the "
+                        + state.replaced().map(PackModule::lowerTitle).orElse("vehicle"),
+                before + "Tick each below. "
+                        + (programs
+                                ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
+                                        + " the key."
+                                : "Each write is read back."),
+                run.isPresent()
+                        ? "Safe to stop here: the run stopped where nothing is half written."
+                        : Safe.toStop(state),
+                Tone.WRITE,
+                List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    private static NextAct running(JobState state, JobRun run) {
+        List<String> looks = state.replaced().map(m -> m.traits().looks()).orElse(List.of());
+        String normal = looks.isEmpty() ? "" : " Normal meanwhile: " + String.join(", ", looks) + ".";
+        return new NextAct(
+                "Leave everything as it is",
+                run.taskTitle() + " is under way." + normal,
+                "If anything fails now: keep the support unit on, Codrane finds the way back.",
+                Tone.WRITE,
+                run.committed()
+                        ? List.of()
+                        : List.of(Act.simple("Stop before the next step", Release.STOP)
+                                .second()));
+    }
+
+    private static NextAct interrupted(JobRun run) {
+        String where = run.blocks() > 0 ? " It was at block " + run.block() + " of " + run.blocks() + "." : "";
+        return new NextAct(
+                "The run was interrupted: recover it",
+                run.sentence() + where + " " + run.nextStep(),
+                run.committed()
+                        ? "Don't leave it here: the module has no valid software until this is done. Keep the power on."
+                        : "The module is whole, but the steps after this one are not done.",
+                Tone.WRITE,
+                List.of(Act.strong("Recover the run", Release.RECOVER)));
+    }
+
+    @Override
+    public Optional<String> found(JobState state) {
+        return state.run()
+                .map(run -> run.endedAt()
+                        .map(end -> run.sentence() + " " + state.now().dayAndTime(end) + ", released by "
+                                + run.startedBy() + ".")
+                        .orElse(run.sentence()));
+    }
+}
