@@ -93,7 +93,7 @@ final class EquipmentReader {
         for (String id : in.keys()) {
             YamlMap entry = in.map(id);
             List<Feature.Setting> settings = new ArrayList<>();
-            for (String text : entry.texts("settings")) setting(entry, text).ifPresent(settings::add);
+            for (String text : entry.someTexts("settings")) setting(entry, text).ifPresent(settings::add);
             features.add(new Feature(
                     id,
                     entry.text("title"),
@@ -144,7 +144,7 @@ final class EquipmentReader {
         titles.keySet().stream()
                 .filter(code -> !code.matches("[A-Z0-9]{2,6}"))
                 .forEach(code -> in.problem("codes", "has " + code + " (expected 2 to 6 capital letters or digits)"));
-        List<String> factory = in.texts("factory");
+        List<String> factory = in.someTexts("factory");
         factory.stream()
                 .filter(code -> !titles.containsKey(code))
                 .forEach(code -> in.problem("factory", "has " + code + ", which is no code"));
@@ -194,7 +194,7 @@ final class EquipmentReader {
     }
 
     private Immobiliser immobiliser(YamlMap in) {
-        List<String> members = in.texts("members");
+        List<String> members = in.someTexts("members");
         members.stream().filter(m -> !modules.containsKey(m)).forEach(m -> missing(in, "members", m));
         Immobiliser immobiliser = new Immobiliser(
                 known(in, "master"),

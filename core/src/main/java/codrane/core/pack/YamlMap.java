@@ -212,6 +212,14 @@ final class YamlMap {
         return node == null ? new YamlMap(line, at(key), problems) : new YamlMap(node, at(key), problems);
     }
 
+    /** A list that must be there, with at least one text. */
+    List<String> someTexts(String key) {
+        List<String> texts = texts(key);
+        if (!has(key)) problem(key, "is missing");
+        else if (texts.isEmpty()) problem(key, "must not be empty");
+        return texts;
+    }
+
     List<String> texts(String key) {
         if (!has(key)) return List.of();
         List<String> texts = new ArrayList<>();
