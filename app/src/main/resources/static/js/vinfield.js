@@ -1,6 +1,6 @@
 /* VIN typed with a live check. */
 export const vinfield = () => ({
-  reason: '', valid: false, vehicle: '', spelled: '', suggestions: [], asked: false,
+  reason: '', valid: false, vehicle: '', spelled: '', suggestions: [], jobs: [], asked: false,
   init() { if (this.$refs.vin.value) this.check(); },
   check() {
     const vin = this.$refs.vin.value;
@@ -13,10 +13,23 @@ export const vinfield = () => ({
       this.vehicle = v.vehicle;
       this.spelled = v.spelled;
       this.suggestions = v.suggestions;
+      this.jobs = v.jobs.map((j) => ({ href: '/jobs/' + j.number + '/now', words: 'Job ' + j.number + ', ' + j.title }));
+      this.modules(v.model);
+    });
+  },
+  /* Only modules of this model can be chosen; what was chosen of another is dropped. */
+  modules(model) {
+    const select = document.getElementById('replaced');
+    select.querySelectorAll('optgroup').forEach((group) => {
+      const other = model !== '' && group.label !== model;
+      group.hidden = other;
+      group.disabled = other;
+      if (other && group.contains(select.selectedOptions[0])) select.value = '';
     });
   },
   take(event) { this.$refs.vin.value = event.target.textContent; this.check(); },
   get good() { return this.asked && this.valid; },
   get bad() { return this.asked && !this.valid; },
-  get offers() { return this.bad && this.suggestions.length > 0; },
+  get open() { return this.good && this.jobs.length > 0; },
+  get offers() { return this.asked && this.suggestions.length > 0; },
 });

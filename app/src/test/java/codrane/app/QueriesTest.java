@@ -10,7 +10,10 @@ import codrane.app.job.JobStore;
 import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.core.job.Job;
+import codrane.core.job.JobState;
+import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -55,6 +58,22 @@ class QueriesTest {
         desk.states(open);
         List<String> one = Statements.during(() -> desk.states(open.subList(0, 1)));
         assertThat(Statements.during(() -> desk.states(open))).hasSizeLessThanOrEqualTo(one.size());
+    }
+
+    /** Else a page shows what somebody kept, and tells them that they were first when they act on it. */
+    @Test
+    void state_whileAnActIsKept_isOfOneMoment(App app) throws Exception {
+        long number = new JobSteps(app, "tail-lift").number;
+        JobDesk desk = app.bean(JobDesk.class);
+        long version = desk.state(number).job().version();
+        List<JobState> seen = new ArrayList<>();
+        Statements.afterTheFirst(
+                () -> TestActs.of(app).keep(number, HoldPoint.CONSENT, "tech", ""), () -> seen.add(desk.state(number)));
+        assertThat(desk.state(number).job().version()).isGreaterThan(version);
+        assertThat(seen).singleElement().satisfies(state -> {
+            assertThat(state.job().version()).isEqualTo(version);
+            assertThat(state.personHold(HoldPoint.CONSENT)).isEmpty();
+        });
     }
 
     @Test

@@ -5,6 +5,7 @@ import java.lang.reflect.Proxy;
 import java.sql.Connection;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.config.BeanPostProcessor;
@@ -14,6 +15,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Statements implements BeanPostProcessor {
     private static final ThreadLocal<List<String>> ASKED = new ThreadLocal<>();
+    private static final ThreadLocal<Work> AFTER_THE_FIRST = new ThreadLocal<>();
 
     /** What was asked meanwhile, in this thread. */
     static List<String> during(Work work) throws Exception {
@@ -25,6 +27,27 @@ class Statements implements BeanPostProcessor {
             ASKED.remove();
         }
         return List.copyOf(asked);
+    }
+
+    /** Does something else in another thread, after the first question of the work in this one. */
+    static void afterTheFirst(Work other, Work work) throws Exception {
+        AFTER_THE_FIRST.set(other);
+        during(work);
+    }
+
+    private static void meanwhile() {
+        Work other = AFTER_THE_FIRST.get();
+        List<String> asked = ASKED.get();
+        if (other == null || asked == null || asked.size() != 1) return;
+        AFTER_THE_FIRST.remove();
+        CompletableFuture.runAsync(() -> {
+                    try {
+                        other.run();
+                    } catch (Exception e) {
+                        throw new IllegalStateException(e);
+                    }
+                })
+                .join();
     }
 
     /** What is done meanwhile. */
@@ -53,6 +76,7 @@ class Statements implements BeanPostProcessor {
     }
 
     private static void count(String sql) {
+        meanwhile();
         List<String> asked = ASKED.get();
         if (asked != null && !sql.toLowerCase(Locale.ROOT).contains("spring_session")) asked.add(sql);
     }

@@ -25,6 +25,8 @@ public class Access {
     private final AuditTrail audit;
     private final String workshop;
     private final Map<String, AuthorityClient.Counter> counters = new ConcurrentHashMap<>();
+    private final Map<String, String> silent = new ConcurrentHashMap<>();
+    private final Map<String, List<AuthorityClient.PlanOffer>> offers = new ConcurrentHashMap<>();
 
     Access(AuthorityClient client, AccessStore store, PackShelf packs, AuditTrail audit, CodraneSettings settings) {
         this.client = client;
@@ -57,29 +59,30 @@ public class Access {
     /** Asks the authority now. What can't be asked leaves what was known, with the reason. */
     public Optional<KnownAccount> refresh(String authority) {
         try {
-            store.know(authority, client.account(authority, counter(authority).title(), workshop));
+            WorkshopAccount told = client.account(authority, counter(authority).title(), workshop);
+            store.know(authority, told);
+            if (told.mailConfirmed()) offers.put(authority, counter(authority).plans());
         } catch (AuthorityException e) {
-            if (store.known(authority).isEmpty())
-                return Optional.of(new KnownAccount(never(authority), e.getMessage()));
-            store.trouble(authority, e.getMessage());
+            silent.put(authority, e.getMessage());
+            if (store.known(authority).isPresent()) store.trouble(authority, e.getMessage());
         }
         return known(authority);
     }
 
-    private WorkshopAccount never(String authority) {
-        return WorkshopAccount.none(authority, Instant.EPOCH);
+    /** As it was said last; else that nothing was. */
+    KnownAccount seen(String authority) {
+        return known(authority)
+                .orElseGet(() -> new KnownAccount(
+                        WorkshopAccount.none(authority, Instant.EPOCH), silent.getOrDefault(authority, "")));
     }
 
     private AuthorityClient.Counter counter(String authority) {
         return counters.computeIfAbsent(authority, client::counter);
     }
 
+    /** Plans that it offers, as it said last. */
     List<AuthorityClient.PlanOffer> plans(String authority) {
-        try {
-            return counter(authority).plans();
-        } catch (AuthorityException e) {
-            return List.of();
-        }
+        return offers.getOrDefault(authority, List.of());
     }
 
     String workshop() {

@@ -13,11 +13,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Gathers what is known of jobs: each room gives its part, for one job or for all at once. */
+/**
+ * Gathers what is known of jobs: each room gives its part, for one job or for all at once. All of one moment: a page must
+ * not show what was kept after the version that it carries.
+ */
 @Component
-@Transactional(readOnly = true)
+@Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
 public class JobDesk {
     private final JobStore jobs;
     private final Holds holds;

@@ -9,6 +9,9 @@ import org.springframework.data.jpa.repository.Query;
 interface VehicleRepository extends JpaRepository<VehicleEntity, Long> {
     Optional<VehicleEntity> findByVin(String vin);
 
+    @Query("select v.vin from VehicleEntity v")
+    List<String> vins();
+
     /** Last seen: the newest of its jobs and baselines. */
     @Query("""
             select new codrane.app.job.Vehicles$Line(v.vin, v.model,

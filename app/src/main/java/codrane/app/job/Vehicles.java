@@ -14,6 +14,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional
 public class Vehicles {
+    private static final int LENGTH = 17;
+
     private final VehicleRepository vehicles;
 
     Vehicles(VehicleRepository vehicles) {
@@ -53,6 +55,22 @@ public class Vehicles {
     public List<Line> lines(String text) {
         String like = "%" + text.toUpperCase(Locale.ROOT).replace("%", "").replace("_", "") + "%";
         return vehicles.lines(like, Limit.of(100));
+    }
+
+    /** Vehicles whose VIN is as the text but for one place, in order. */
+    @Transactional(readOnly = true)
+    public List<String> near(String vin) {
+        if (vin.length() != LENGTH) return List.of();
+        return vehicles.vins().stream()
+                .filter(known -> apart(known, vin) == 1)
+                .sorted()
+                .toList();
+    }
+
+    private static int apart(String one, String other) {
+        int apart = 0;
+        for (int i = 0; i < LENGTH; i++) if (one.charAt(i) != other.charAt(i)) apart++;
+        return apart;
     }
 
     @Transactional(readOnly = true)

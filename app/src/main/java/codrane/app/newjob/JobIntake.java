@@ -14,7 +14,9 @@ import codrane.core.vin.VinCheck;
 import java.time.InstantSource;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Takes in new jobs. */
@@ -38,9 +40,24 @@ public class JobIntake {
         this.time = time;
     }
 
-    /** A typed VIN as judged, for people. */
+    /**
+     * A typed VIN as judged, for people.
+     *
+     * @param model title of its pack
+     * @param suggestions what was meant perhaps; vehicles that were here before first
+     * @param jobs that are open on this very vehicle
+     */
     public record VinView(
-            boolean valid, String reason, String grouped, String spelled, String vehicle, List<String> suggestions) {}
+            boolean valid,
+            String reason,
+            String spelled,
+            String vehicle,
+            String model,
+            List<String> suggestions,
+            List<Open> jobs) {}
+
+    /** An open job, with what it is about. */
+    public record Open(long number, String title) {}
 
     /** What became of a new job. */
     public sealed interface Taken {
@@ -51,14 +68,43 @@ public class JobIntake {
 
     public VinView check(String typed) {
         VinCheck check = VinCheck.of(typed, packs.ruleFor(typed));
-        if (check.vin().isEmpty()) return new VinView(false, check.reason(), "", "", "", check.suggestions());
+        if (check.vin().isEmpty()) {
+            List<String> meant = Stream.concat(
+                            vehicles.near(typed.strip().toUpperCase(Locale.ROOT)).stream(),
+                            check.suggestions().stream())
+                    .distinct()
+                    .toList();
+            return new VinView(false, check.reason(), "", "", "", meant, List.of());
+        }
         Vin vin = check.vin().get();
         Optional<Pack> pack = packs.of(vin);
         String vehicle = pack.map(p -> p.maker() + " " + p.modelOf(vin).orElse("") + years(check))
                 .orElse("");
         String reason =
                 pack.isPresent() ? check.reason() : "The VIN is well-formed, but no pack on this computer covers it.";
-        return new VinView(pack.isPresent(), reason, vin.grouped(), vin.spelled(), vehicle, List.of());
+        Optional<Job.Vehicle> known = vehicles.find(vin.text());
+        return new VinView(
+                pack.isPresent(),
+                reason,
+                vin.spelled(),
+                vehicle,
+                pack.map(Pack::title).orElse(""),
+                known.isPresent() ? List.of() : vehicles.near(vin.text()),
+                known.map(this::open).orElse(List.of()));
+    }
+
+    private List<Open> open(Job.Vehicle vehicle) {
+        return jobs.ofVehicle(vehicle.id()).stream()
+                .filter(job -> job.closedAt().isEmpty())
+                .map(job -> new Open(job.number(), title(job)))
+                .toList();
+    }
+
+    private String title(Job job) {
+        return job.replacedModule()
+                        .map(module -> packs.get(job.packId()).module(module).title() + ": ")
+                        .orElse("")
+                + job.kind().title();
     }
 
     private static String years(VinCheck check) {

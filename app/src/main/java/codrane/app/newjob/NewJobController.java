@@ -2,6 +2,7 @@ package codrane.app.newjob;
 
 import jakarta.validation.Valid;
 import java.security.Principal;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.validation.BindingResult;
@@ -25,11 +26,11 @@ class NewJobController {
     @GetMapping("/jobs/new")
     String form(Model model) {
         model.addAttribute("form", NewJobForm.empty());
-        return page(model);
+        return page(model, "vin");
     }
 
-    private String page(Model model) {
-        model.addAttribute("view", NewJobView.of(intake.packs()));
+    private String page(Model model, String first) {
+        model.addAttribute("view", NewJobView.of(intake.packs(), first));
         return "newjob/new";
     }
 
@@ -39,14 +40,22 @@ class NewJobController {
         return intake.check(vin.length() > LONGEST_VIN ? vin.substring(0, LONGEST_VIN) : vin);
     }
 
+    /** The topmost field that is wrong. */
+    private static String first(BindingResult errors) {
+        return Stream.of("vin", "complaint", "kind", "replaced")
+                .filter(errors::hasFieldErrors)
+                .findFirst()
+                .orElse("vin");
+    }
+
     @PostMapping("/jobs")
     String take(@Valid @ModelAttribute("form") NewJobForm form, BindingResult errors, Principal who, Model model) {
-        if (errors.hasErrors()) return page(model);
+        if (errors.hasErrors()) return page(model, first(errors));
         return switch (intake.take(form, who.getName())) {
             case JobIntake.Taken.Job(long number) -> "redirect:/jobs/" + number + "/intake";
             case JobIntake.Taken.Rejected(String field, String sentence) -> {
                 errors.rejectValue(field, "rejected", sentence);
-                yield page(model);
+                yield page(model, field);
             }
         };
     }

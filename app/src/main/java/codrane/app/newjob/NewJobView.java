@@ -6,8 +6,13 @@ import codrane.core.plan.PartOrigin;
 import java.util.Arrays;
 import java.util.List;
 
-/** What can be chosen for a new job. */
-public record NewJobView(List<Group> groups, List<Model> models, List<Option> origins) {
+/**
+ * What can be chosen for a new job.
+ *
+ * @param first field at which the page begins: the first one that is wrong
+ * @param firstKind the kind at which it begins when the kind is missing; else empty
+ */
+public record NewJobView(List<Group> groups, List<Model> models, List<Option> origins, String first, String firstKind) {
     /** Kinds of work that belong together. */
     public record Group(String title, List<Option> kinds) {}
 
@@ -16,12 +21,13 @@ public record NewJobView(List<Group> groups, List<Model> models, List<Option> or
 
     public record Option(String value, String title) {}
 
-    static NewJobView of(List<Pack> packs) {
+    static NewJobView of(List<Pack> packs, String first) {
+        List<Group> groups = Arrays.stream(JobKind.Group.values())
+                .filter(g -> g != JobKind.Group.TOOL)
+                .map(g -> new Group(g.title(), kinds(g)))
+                .toList();
         return new NewJobView(
-                Arrays.stream(JobKind.Group.values())
-                        .filter(g -> g != JobKind.Group.TOOL)
-                        .map(g -> new Group(g.title(), kinds(g)))
-                        .toList(),
+                groups,
                 packs.stream()
                         .map(p -> new Model(
                                 p.title(),
@@ -31,7 +37,9 @@ public record NewJobView(List<Group> groups, List<Model> models, List<Option> or
                         .toList(),
                 Arrays.stream(PartOrigin.values())
                         .map(o -> new Option(o.name(), o.words()))
-                        .toList());
+                        .toList(),
+                first,
+                first.equals("kind") ? groups.getFirst().kinds().getFirst().value() : "");
     }
 
     private static List<Option> kinds(JobKind.Group group) {

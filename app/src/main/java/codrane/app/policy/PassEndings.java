@@ -25,7 +25,9 @@ class PassEndings implements Endings.Source {
     public List<Ending> get() {
         return passes.findAll().stream()
                 .map(p -> new Ending(
-                        "The pass of " + maker(p.service), p.until.atZone(zone).toLocalDate(), "/access"))
+                        "The pass of " + maker(p.service),
+                        p.until.minusSeconds(1).atZone(zone).toLocalDate(),
+                        "/access"))
                 .toList();
     }
 

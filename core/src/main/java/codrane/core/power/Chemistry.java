@@ -23,6 +23,11 @@ public enum Chemistry {
         return Optional.empty();
     }
 
+    /** For people: what is an abbreviation is in capitals. */
+    public String words() {
+        return this == FLOODED ? key() : name();
+    }
+
     /** As in packs. */
     public String key() {
         return name().toLowerCase(Locale.ROOT);

@@ -7,7 +7,6 @@ import codrane.core.power.Chemistry;
 import codrane.core.text.Words;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -40,9 +39,7 @@ public record BenchView(
     /** Kinds of battery, by what a form sends. */
     public Map<String, String> chemistries() {
         Map<String, String> kinds = new TreeMap<>();
-        Arrays.stream(Chemistry.values())
-                .map(c -> c.name().toLowerCase(Locale.ROOT))
-                .forEach(name -> kinds.put(name, name.toUpperCase(Locale.ROOT)));
+        Arrays.stream(Chemistry.values()).forEach(c -> kinds.put(c.key(), c.words()));
         return kinds;
     }
 }

@@ -1,6 +1,7 @@
 package codrane.app.stage.unlock;
 
 import codrane.app.access.Access;
+import codrane.app.access.AskAuthority;
 import codrane.app.access.GatewayDesk;
 import codrane.app.access.RefusedStored;
 import codrane.app.interfaces.BenchInterface;
@@ -89,7 +90,7 @@ class UnlockRoom implements Room {
     @Override
     public UnlockView view(JobState state, Viewer viewer) {
         if (!state.access().there()) return UnlockView.none();
-        boolean asking = authority.look(state, viewer);
+        boolean asking = authority.look(state.pack().gateway().orElseThrow().authority(), viewer.again());
         return UnlockView.of(
                 state, viewer, asking, gateways.ofVehicle(state.job().vehicleId()));
     }
