@@ -5,6 +5,7 @@ import codrane.app.account.Role;
 import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.app.policy.Passes;
+import codrane.app.tools.Tools;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
 import java.time.Instant;
@@ -28,17 +29,29 @@ class DemoWorld implements ApplicationRunner {
     /** Made up, printed by the launcher, and only in the demo. */
     private static final String PASSWORD = "pierhead";
 
+    private static final int PASS_DAYS = 120;
+    /** What runs out soon is seen on Today. */
+    private static final int SHORT_LICENCE_DAYS = 18;
+
+    private static final int LICENCE_DAYS = 210;
+
     private final Accounts accounts;
     private final JobIntake intake;
-    private static final int PASS_DAYS = 120;
-
     private final DemoArchive archive;
     private final Passes passes;
+    private final Tools tools;
     private final InstantSource time;
     private final ZoneId zone;
 
     DemoWorld(
-            Accounts accounts, JobIntake intake, DemoArchive archive, Passes passes, InstantSource time, ZoneId zone) {
+            Accounts accounts,
+            JobIntake intake,
+            DemoArchive archive,
+            Passes passes,
+            Tools tools,
+            InstantSource time,
+            ZoneId zone) {
+        this.tools = tools;
         this.zone = zone;
         this.passes = passes;
         this.time = time;
@@ -121,6 +134,8 @@ class DemoWorld implements ApplicationRunner {
         LocalDate today = LocalDate.ofInstant(time.instant(), zone);
         passes.note("brennick", until(today.plusDays(PASS_DAYS)), "lead");
         passes.note("tolvane", until(today.plusDays(PASS_DAYS)), "lead");
+        tools.licence("Plover", today.plusDays(SHORT_LICENCE_DAYS).toString(), "lead");
+        tools.licence("Dunnock", today.plusDays(LICENCE_DAYS).toString(), "lead");
     }
 
     private Instant until(LocalDate day) {

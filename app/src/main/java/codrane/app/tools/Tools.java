@@ -178,7 +178,7 @@ public class Tools {
     }
 
     /** @return why not, as a sentence */
-    Optional<String> licence(String tool, String typed, String who) {
+    public Optional<String> licence(String tool, String typed, String who) {
         Optional<LocalDate> until = Times.dayFrom(today(), typed);
         if (until.isEmpty())
             return Optional.of("The last day of the licence, as 2027-03-31: today or later, and within thirty years.");
