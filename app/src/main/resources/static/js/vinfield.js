@@ -1,6 +1,6 @@
 /* VIN typed with a live check. */
 export const vinfield = () => ({
-  reason: '', valid: false, vehicle: '', spelled: '', suggestions: [], jobs: [], asked: false,
+  reason: '', valid: false, vehicle: '', spelled: '', suggestions: [], jobs: [], models: null, asked: false,
   init() { if (this.$refs.vin.value) this.check(); },
   check() {
     const vin = this.$refs.vin.value;
@@ -20,12 +20,11 @@ export const vinfield = () => ({
   /* Only modules of this model can be chosen; what was chosen of another is dropped. */
   modules(model) {
     const select = document.getElementById('replaced');
-    select.querySelectorAll('optgroup').forEach((group) => {
-      const other = model !== '' && group.label !== model;
-      group.hidden = other;
-      group.disabled = other;
-      if (other && group.contains(select.selectedOptions[0])) select.value = '';
-    });
+    this.models = this.models || Array.from(select.querySelectorAll('optgroup'));
+    const chosen = select.value;
+    select.querySelectorAll('optgroup').forEach((group) => group.remove());
+    select.append(...this.models.filter((group) => model === '' || group.label === model));
+    select.value = Array.from(select.options).some((option) => option.value === chosen) ? chosen : '';
   },
   take(event) { this.$refs.vin.value = event.target.textContent; this.check(); },
   get good() { return this.asked && this.valid; },

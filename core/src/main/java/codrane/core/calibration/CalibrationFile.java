@@ -48,7 +48,7 @@ public record CalibrationFile(
                 case BINARY -> image.put(0, content);
             }
         } catch (RecordLine.Fault fault) {
-            return new ReadResult.Damaged(fault.line, fault.column, fault.getMessage());
+            return new ReadResult.Damaged(fault.line, fault.column, String.valueOf(fault.getMessage()));
         }
         if (image.size() == 0) return new ReadResult.Damaged(1, 1, "the file holds no data");
         return new ReadResult.Read(new CalibrationFile(

@@ -9,6 +9,7 @@ import java.security.PrivateKey;
 import java.security.PublicKey;
 import java.security.Signature;
 import java.security.spec.X509EncodedKeySpec;
+import java.util.Optional;
 
 /**
  * A grant with its authority's signature: as a token without a holder's key, as a certificate with it. Each part is
@@ -33,10 +34,9 @@ public record SignedGrant(AccessGrant grant, Bytes holderKey, Bytes signature) {
             Bytes text = in.bytes("grant", in.u16("grant length"));
             Bytes key = in.bytes("key", in.u16("key length"));
             Bytes signature = in.bytes("signature", in.u16("signature length"));
-            AccessGrant grant = AccessGrant.parse(new String(text.toArray(), StandardCharsets.UTF_8))
-                    .orElse(null);
-            in.check(grant != null, octets.length(), "a grant", "other text");
-            return new SignedGrant(grant, key, signature);
+            Optional<AccessGrant> grant = AccessGrant.parse(new String(text.toArray(), StandardCharsets.UTF_8));
+            in.check(grant.isPresent(), octets.length(), "a grant", "other text");
+            return new SignedGrant(grant.orElseThrow(), key, signature);
         });
     }
 

@@ -44,9 +44,10 @@ public final class CodingAtHand {
     public static Map<String, Bytes> chosen(JobState state, Map<String, ModuleReading> readings) {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         for (PutBack setting : state.putBack()) {
-            Layout layout = state.pack().layouts().get(setting.layout());
-            Bytes held = blocks.getOrDefault(
-                    layout.id(), readings.get(setting.module()).coding().get(layout.id()));
+            Layout layout = state.pack().layout(setting.layout());
+            ModuleReading reading = readings.getOrDefault(setting.module(), ModuleReading.silent(setting.module()));
+            Bytes read = reading.coding().getOrDefault(layout.id(), Bytes.EMPTY); // what was not read holds nothing
+            Bytes held = blocks.getOrDefault(layout.id(), read);
             if (setting.whole()) blocks.put(layout.id(), Bytes.parse(setting.value()));
             else if (layout.encode(Map.of(setting.field(), setting.value()), held)
                     instanceof Layout.Encoded.Block(Bytes block)) blocks.put(layout.id(), block);

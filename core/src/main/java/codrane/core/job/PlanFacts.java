@@ -146,7 +146,7 @@ public final class PlanFacts {
 
     /** A setting as it was read; empty when its block was not. */
     public static Optional<String> value(JobState state, Scan scan, String block, String field) {
-        Layout layout = state.pack().layouts().get(block);
+        Layout layout = state.pack().layout(block);
         String module = holder(state, block);
         Optional<Bytes> octets = Optional.ofNullable(scan.readings().get(module))
                 .map(r -> r.coding().get(block))

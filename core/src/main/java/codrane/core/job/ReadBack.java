@@ -13,6 +13,7 @@ import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** What a fresh scan says against what was planned: done is what is read back. */
 final class ReadBack {
@@ -54,8 +55,8 @@ final class ReadBack {
                     .findFirst()
                     .orElseThrow();
             ModuleReading reading = after.readings().getOrDefault(module, ModuleReading.silent(module));
-            if (!wanted.equals(reading.coding().get(layout)))
-                troubles.add(state.pack().layouts().get(layout).title() + " is not what was to be put back.");
+            if (!Objects.equals(wanted, reading.coding().get(layout)))
+                troubles.add(state.pack().layout(layout).title() + " is not what was to be put back.");
         });
         return troubles;
     }
@@ -88,8 +89,9 @@ final class ReadBack {
                 .findFirst()
                 .orElse(Map.of());
         return state.pack().blocksOf(module).stream()
-                .filter(layout -> !wanted.getOrDefault(layout.id(), Bytes.EMPTY)
-                        .equals(reading.coding().get(layout.id())))
+                .filter(layout -> !Objects.equals(
+                        wanted.getOrDefault(layout.id(), Bytes.EMPTY),
+                        reading.coding().get(layout.id())))
                 .map(Layout::title)
                 .map(title -> title + " is not what was to be written.")
                 .toList();

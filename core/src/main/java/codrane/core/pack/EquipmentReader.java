@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -118,7 +119,7 @@ final class EquipmentReader {
             String value = in.text(text);
             Optional<Feature.Setting> setting = setting(in, text);
             if (setting.isEmpty()) continue;
-            Layout layout = layouts.get(setting.get().layout());
+            Layout layout = Objects.requireNonNull(layouts.get(setting.get().layout()));
             boolean holds = layout.encode(Map.of(setting.get().field(), value), Bytes.filled(layout.length(), 0))
                     instanceof Layout.Encoded.Block;
             if (holds) values.put(setting.get(), value);

@@ -91,7 +91,7 @@ final class LayoutReader {
         try {
             return new Field(key, title, at, bits, kind, little, values, scale);
         } catch (IllegalArgumentException e) {
-            in.problem("at", e.getMessage());
+            in.problem("at", String.valueOf(e.getMessage()));
             return new Field(key, title, 0, 8, Field.Kind.UNSIGNED, false, Map.of(), Field.Scale.NONE);
         }
     }

@@ -6,6 +6,7 @@ import codrane.core.vin.VinRule;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -110,6 +111,14 @@ public record Pack(
         faults = List.copyOf(faults);
     }
 
+    /** @throws IllegalArgumentException when the pack has no such layout */
+    public Layout layout(String layoutId) {
+        Layout layout = layouts.get(layoutId);
+        if (layout == null)
+            throw new IllegalArgumentException("layout: " + layoutId + " (expected one of " + layouts.keySet() + ")");
+        return layout;
+    }
+
     /** @throws IllegalArgumentException when the pack has no such module */
     public PackModule module(String moduleId) {
         PackModule module = modules.get(moduleId);
@@ -172,7 +181,7 @@ public record Pack(
 
     /** Where the key's position can be read. */
     public Equipment.Position key() {
-        return equipment.sensors().get(Equipment.Sensor.KEY);
+        return Objects.requireNonNull(equipment.sensors().get(Equipment.Sensor.KEY));
     }
 
     /** Names of data identifiers, for traces: those of all modules. */

@@ -144,7 +144,7 @@ public final class PackLoader {
             try {
                 faults.add(new Pack.FaultText(module, FaultCode.parse(entry.text("code")), title, cause, arises));
             } catch (IllegalArgumentException e) {
-                entry.problem("code", e.getMessage());
+                entry.problem("code", String.valueOf(e.getMessage()));
             }
             entry.end();
         }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -267,7 +268,7 @@ final class YamlMap {
         return List.of();
     }
 
-    private Node need(String key) {
+    private @Nullable Node need(String key) {
         asked.add(key);
         Node node = entries.get(key);
         if (node == null) problems.add(line, at(key) + " is missing");

@@ -3,6 +3,7 @@ package codrane.core.plan;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Predicate;
 
 /** Where a job stands, computed from its hold points; nothing here is set by a click. */
@@ -32,7 +33,7 @@ public final class JobProgress {
     }
 
     public Hold hold(HoldPoint point) {
-        return holds.get(point);
+        return Objects.requireNonNull(holds.get(point));
     }
 
     public boolean passed(HoldPoint point) {

@@ -8,6 +8,7 @@ import codrane.core.pack.Pack;
 import codrane.core.scan.ModuleReading;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One setting that is to be changed.
@@ -21,7 +22,7 @@ public record SettingChange(
         String module, String block, String field, String title, String from, String to, Optional<String> obstacle) {
     /** A lost setting, on what the module holds now: another value than the one that was judged is another case. */
     public static SettingChange of(Pack pack, Map<String, ModuleReading> readings, PutBack setting) {
-        Layout layout = pack.layouts().get(setting.layout());
+        Layout layout = pack.layout(setting.layout());
         String title = setting.whole() ? layout.title() : titleOf(layout, setting.field());
         Optional<String> obstacle = obstacle(layout, title, readings.get(setting.module()), setting);
         return new SettingChange(
@@ -33,7 +34,8 @@ public record SettingChange(
         return layout.field(field).map(Field::title).orElse(field);
     }
 
-    private static Optional<String> obstacle(Layout layout, String title, ModuleReading reading, PutBack setting) {
+    private static Optional<String> obstacle(
+            Layout layout, String title, @Nullable ModuleReading reading, PutBack setting) {
         Optional<Bytes> block = Optional.ofNullable(reading).map(r -> r.coding().get(setting.layout()));
         if (block.isEmpty() || block.get().length() != layout.length())
             return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");

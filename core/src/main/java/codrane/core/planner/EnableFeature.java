@@ -55,7 +55,7 @@ final class EnableFeature implements Rule {
                 module.id(),
                 setting.layout(),
                 setting.field(),
-                SettingChange.titleOf(facts.pack().layouts().get(setting.layout()), setting.field()),
+                SettingChange.titleOf(facts.pack().layout(setting.layout()), setting.field()),
                 now(facts, setting),
                 to,
                 Optional.empty());

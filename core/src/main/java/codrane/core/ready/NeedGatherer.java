@@ -187,9 +187,9 @@ final class NeedGatherer {
         boolean all = keys.map(k -> k.known() > 0 && k.here() >= k.known()).orElse(false);
         String words =
                 keys.map(k -> k.here() + " of " + k.known() + " are here.").orElse("Nobody counted them.");
-        boolean givenUp = Optional.ofNullable(hand.noted().get(key(Need.Kind.KEYS, "")))
-                .map(Noted::here)
-                .orElse(false);
+        Optional<Noted> missing =
+                Optional.ofNullable(hand.noted().get(key(Need.Kind.KEYS, ""))).filter(Noted::here);
+        boolean givenUp = missing.isPresent();
         found(
                 Need.Kind.KEYS,
                 "",
@@ -199,9 +199,7 @@ final class NeedGatherer {
                 words
                         + (givenUp && !all
                                 ? " The missing ones are given up: "
-                                        + hand.noted()
-                                                .get(key(Need.Kind.KEYS, ""))
-                                                .detail() + "."
+                                        + missing.get().detail() + "."
                                 : ""));
     }
 

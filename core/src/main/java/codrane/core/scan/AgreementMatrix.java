@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Modules against VIN, hardware, software, coding and faults: agreement is quiet, difference carries words. */
 public record AgreementMatrix(VinComparison vins, List<Row> rows) {
@@ -78,7 +79,8 @@ public record AgreementMatrix(VinComparison vins, List<Row> rows) {
                         .toList());
     }
 
-    private static Row row(Pack pack, Vin plate, PackModule module, ModuleReading reading, VinComparison.Held held) {
+    private static Row row(
+            Pack pack, Vin plate, PackModule module, @Nullable ModuleReading reading, VinComparison.Held held) {
         if (reading == null) return uniform(module, new Cell(Mark.NOT_ASKED, "not asked"));
         if (reading.presence() == Presence.SILENT) return uniform(module, new Cell(Mark.SILENT, "silent"));
         return new Row(

@@ -8,6 +8,7 @@ import codrane.core.plan.JobProgress.Hold;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -48,7 +49,7 @@ public final class HoldRules {
     private HoldRules() {}
 
     public static HoldRule of(HoldPoint point) {
-        return BY_POINT.get(point);
+        return Objects.requireNonNull(BY_POINT.get(point));
     }
 
     /** Where a job stands. */

@@ -10,6 +10,7 @@ import codrane.core.plan.JobProgress;
 import codrane.core.plan.Stage;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -50,22 +51,26 @@ public final class NextActs {
         return act.deed().stop(state).map(stop -> stop.remedy().isPresent()).orElse(true);
     }
 
+    private static StageRules rules(Stage stage) {
+        return Objects.requireNonNull(STAGES.get(stage));
+    }
+
     private static NextAct choose(JobState state, Stage shown, String who) {
         JobProgress progress = HoldRules.progress(state);
         Stage current = progress.current();
         boolean readingOn = current == Stage.UNLOCK && shown.compareTo(Stage.UNLOCK) > 0;
         if (readingOn) current = progress.currentUnauthorised();
         if (shown == current || shown == Stage.RUN && state.runHolds())
-            return STAGES.get(state.runHolds() ? Stage.RUN : current).next(state, who);
+            return rules(state.runHolds() ? Stage.RUN : current).next(state, who);
         boolean later = shown.compareTo(current) > 0;
         if (state.job().kind() == JobKind.BASELINE_ONLY && later && current == Stage.RECORD)
-            return STAGES.get(Stage.RECORD).next(state, who);
+            return rules(Stage.RECORD).next(state, who);
         String title = later ? current.title() + " comes before " + shown.title() : done(progress, shown);
         return new NextAct(
                 title,
                 later
                         ? "What this stage rests on is not there yet."
-                        : STAGES.get(shown).found(state).orElse("Nothing is open here."),
+                        : rules(shown).found(state).orElse("Nothing is open here."),
                 Safe.toStop(state),
                 later ? Tone.PERSON : Tone.SETTLED,
                 List.of(Act.go("Go to " + current.title(), current)));
