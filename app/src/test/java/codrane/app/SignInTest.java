@@ -131,6 +131,8 @@ class SignInTest {
         assertThat(mara.follow(
                         "/account/password", "old", "wrong", "fresh", "the tide is high", "again", "the tide is high"))
                 .contains("The password until now is not right");
+        assertThat(count("audit where who = 'Mara' and act = 'failed to change the own password'"))
+                .isEqualTo(1);
         assertThat(mara.follow(
                         "/account/password",
                         "old",
@@ -148,6 +150,21 @@ class SignInTest {
         for (String act : List.of("/people/lead/disable", "/people/lead/role"))
             assertThat(lead.follow(act, "role", "TECH")).contains("This is the last lead");
         assertThat(count("account where role = 'LEAD' and not disabled")).isEqualTo(1);
+    }
+
+    @Test
+    void ownPassword_guessedAgainAndAgain_waitsAsAtTheDoor() throws Exception {
+        WebSession lead = WebSession.signIn(app.url(), "lead");
+        lead.follow("/people", "name", "Odo", "password", "ferry at seven", "role", "TECH");
+        WebSession odo = WebSession.visitor(app.url());
+        odo.signInAs("Odo", "ferry at seven");
+        String said = "";
+        for (int i = 0; i < 8 && !said.contains("Too many wrong ones"); i++)
+            said = odo.follow(
+                    "/account/password", "old", "guess " + i, "fresh", "the tide is high", "again", "the tide is high");
+        assertThat(said).contains("Too many wrong ones: wait", "Nothing was changed");
+        WebSession again = WebSession.visitor(app.url());
+        assertThat(again.signInAs("Odo", "ferry at seven")).endsWith("/"); // the door counts for itself
     }
 
     @Test

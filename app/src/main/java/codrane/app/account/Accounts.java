@@ -163,10 +163,13 @@ public class Accounts implements UserDetailsService {
         return Optional.empty();
     }
 
-    /** Somebody's own password. Other sessions of theirs end. */
-    Optional<String> own(String name, String old, String fresh, String session) {
+    boolean knows(String name, String password) {
+        return encoder.matches(password, accounts.findByName(name).orElseThrow().password);
+    }
+
+    /** Somebody's own password, once they showed the old one. Other sessions of theirs end. */
+    Optional<String> own(String name, String fresh, String session) {
         AccountEntity account = accounts.findByName(name).orElseThrow();
-        if (!encoder.matches(old, account.password)) return Optional.of("The password until now is not right.");
         Optional<String> weak = weak(name, fresh);
         if (weak.isPresent()) return weak;
         account.password = encoder.encode(fresh);

@@ -1,7 +1,10 @@
 package codrane.app.account;
 
-import jakarta.servlet.http.HttpSession;
+import codrane.app.account.SignInThrottle.Door;
+import codrane.app.account.SignInThrottle.Try;
+import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
@@ -16,8 +19,10 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class PeopleController {
     private final Accounts accounts;
+    private final SignInThrottle throttle;
 
-    PeopleController(Accounts accounts) {
+    PeopleController(Accounts accounts, SignInThrottle throttle) {
+        this.throttle = throttle;
         this.accounts = accounts;
     }
 
@@ -89,13 +94,27 @@ class PeopleController {
             @RequestParam String fresh,
             @RequestParam String again,
             Principal who,
-            HttpSession session,
+            HttpServletRequest request,
             RedirectAttributes flash) {
         Optional<String> refusal = fresh.equals(again)
-                ? accounts.own(who.getName(), old, fresh, session.getId())
+                ? own(who.getName(), old, fresh, request)
                 : Optional.of("The new password was typed in two ways.");
         if (refusal.isPresent()) flash.addFlashAttribute("refused", refusal.get() + " Nothing was changed.");
         else flash.addFlashAttribute("said", "Changed. Elsewhere you are signed out.");
         return "redirect:/account";
+    }
+
+    /** Guessing the old one is as slow as at the door: a session may be somebody else's. */
+    private Optional<String> own(String name, String old, String fresh, HttpServletRequest request) {
+        Try attempt = new Try(Door.OWN_PASSWORD, name, request.getRemoteAddr(), true);
+        Duration wait = throttle.wait(attempt);
+        if (!wait.isZero())
+            return Optional.of("Too many wrong ones: wait " + (wait.toSeconds() + 1) + " s, then try again.");
+        if (!accounts.knows(name, old)) {
+            throttle.failed(attempt);
+            return Optional.of("The password until now is not right.");
+        }
+        throttle.right(attempt);
+        return accounts.own(name, fresh, request.getSession().getId());
     }
 }

@@ -51,10 +51,26 @@ class SignInThrottle {
         }
     }
 
+    /** Where a password is asked for; each place counts for itself. */
+    enum Door {
+        SIGN_IN("failed to sign in"),
+        OWN_PASSWORD("failed to change the own password");
+
+        private final String failed;
+
+        Door(String failed) {
+            this.failed = failed;
+        }
+    }
+
     /** Who tries, from where, and whether this browser signed in under the name before. */
-    record Try(String name, String address, boolean known) {
+    record Try(Door door, String name, String address, boolean known) {
+        Try(String name, String address, boolean known) {
+            this(Door.SIGN_IN, name, address, known);
+        }
+
         private String key() {
-            return known ? "known " + name : "at " + address + " " + name;
+            return door + (known ? " known " + name : " at " + address + " " + name);
         }
     }
 
@@ -101,15 +117,17 @@ class SignInThrottle {
         String refused = before.refused() == 0 ? "" : ", " + before.refused() + " more were not looked at";
         audit.record(
                 shortened(attempt.name()),
-                "failed to sign in",
+                attempt.door().failed,
                 "from " + attempt.address(),
                 now.count() + (now.count() == 1 ? " wrong password" : " wrong passwords in a row") + refused);
     }
 
+    synchronized void right(Try attempt) {
+        wrong.remove(attempt.key());
+    }
+
     void succeeded(Try attempt) {
-        synchronized (this) {
-            wrong.remove(attempt.key());
-        }
+        right(attempt);
         audit.record(attempt.name(), "signed in", "from " + attempt.address(), "");
     }
 

@@ -18,6 +18,11 @@ public record LedgerView(String caption, List<Row> rows) {
         return new LedgerView(rows.isEmpty() ? "No faults before, none after." : "Faults before and after", rows);
     }
 
+    /** Whether anything is left to do about one. */
+    public boolean advises() {
+        return rows.stream().anyMatch(row -> !row.next().isEmpty());
+    }
+
     private static Row row(FaultLine line) {
         String noted = line.note().isEmpty() ? "" : "Noted: " + line.note() + ". ";
         return new Row(
