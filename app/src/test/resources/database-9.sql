@@ -25,3 +25,11 @@ insert into need_note (job_id, need, here, due_at, detail, at, who)
     values (1, 'pass:brennick', false, '2026-03-04 10:00+00', 'ordered', '2026-03-01 09:17+00', 'tech');
 insert into line_sheet (job_id, module, source, content, at, who)
     values (1, 'tail-lift', 'pasted', 'LFT/01  00 | 00', '2026-03-01 09:18+00', 'tech');
+insert into run (job_id, plan_id, state, node, interface, fence, task_index, task_count, task_title, committed, block, blocks,
+    confirmed_bytes, started_at, started_by, ended_at, sentence, next_step) values (1, 1, 'STOPPED', 'n', 'Plover', 1, 1, 2,
+    'Program the tail lift to 3.12', true, 3, 9, 100, '2026-03-01 09:20+00', 'tech', '2026-03-01 09:21+00', 'It was stopped.', 'Go on.');
+insert into journal (run_id, number, at, purpose, module, request, writes, state) values
+    (1, 1, '2026-03-01 09:20+00', 'Erase', 'body', '31', true, 'POSITIVE'),
+    (1, 2, '2026-03-01 09:20+00', 'Open the session', 'tail-lift', '10', false, 'POSITIVE'),
+    (1, 3, '2026-03-01 09:20+00', 'Erase', 'tail-lift', '31', true, 'POSITIVE'),
+    (1, 4, '2026-03-01 09:21+00', 'Send 9 blocks', 'tail-lift', '36', true, 'POSITIVE');

@@ -64,3 +64,9 @@ alter table job drop column revision;
 
 -- Which task a step belongs to: what was written is asked by the task, not by its words.
 alter table journal add column task int;
+-- Of runs before, the task at which each ended: what it erased is not erased again. Tasks before that are in the ledger.
+update journal j set task = r.task_index
+    from run r
+    where r.id = j.run_id and j.writes
+      and j.module = (select l.module from journal l where l.run_id = r.id order by l.number desc limit 1)
+      and (j.purpose = r.task_title or r.task_title like 'Program %');

@@ -17,6 +17,7 @@ import java.sql.Statement;
 import java.time.Instant;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** A database from before the rooms: every row of it is still known. */
 class MigrationTest {
@@ -36,6 +37,7 @@ class MigrationTest {
             JobState state = app.bean(JobDesk.class).state(NUMBER);
             arrival(state);
             decisions(state);
+            erased(app);
         } finally {
             app.context().close();
             app.world().close();
@@ -61,6 +63,15 @@ class MigrationTest {
         assertThat(state.scans().latest().orElseThrow().readings()).containsKey("body");
         assertThat(state.faultNote("body", "U1A04-11")).contains("sensor covered");
         assertThat(state.personHold(HoldPoint.CONSENT)).isPresent();
+    }
+
+    /** A run that was stopped before is gone on with after: what it erased is known by its task. */
+    private static void erased(App app) {
+        assertThat(app.bean(JdbcClient.class)
+                        .sql("select number from journal where task = 1 order by number")
+                        .query(Integer.class)
+                        .list())
+                .containsExactly(3, 4);
     }
 
     private static void decisions(JobState state) {

@@ -70,7 +70,7 @@ public class JobIntake {
         VinCheck check = VinCheck.of(typed, packs.ruleFor(typed));
         if (check.vin().isEmpty()) {
             List<String> meant = Stream.concat(
-                            vehicles.near(typed.strip().toUpperCase(Locale.ROOT)).stream(),
+                            vehicles.near(typed.replaceAll("[\\s-]", "").toUpperCase(Locale.ROOT)).stream(),
                             check.suggestions().stream())
                     .distinct()
                     .toList();
