@@ -26,7 +26,7 @@ public class AskAuthority {
      */
     public boolean look(String authority, boolean again) {
         String work = "authority " + authority;
-        if (!again) background.begin(work, () -> access.refresh(authority));
+        if (!again) background.beginAnew(work, () -> access.refresh(authority));
         return background.underWay(work);
     }
 
