@@ -23,13 +23,11 @@ final class TestDatabase {
 
     private static List<String> cluster() {
         List<String> lines = launcher("testdb");
-        if (lines.size() < 4) throw new IllegalStateException("the test database did not start: " + lines);
-        if (lines.get(3).equals("started")) {
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> {
-                USERS.forEach(Runnable::run);
-                launcher("testdb-stop");
-            }));
-        }
+        if (lines.size() < 3) throw new IllegalStateException("the test database did not start: " + lines);
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> {
+            USERS.forEach(Runnable::run);
+            if (System.getenv("CODRANE_TEST_DB_KEPT") == null) launcher("testdb-stop");
+        }));
         return lines;
     }
 

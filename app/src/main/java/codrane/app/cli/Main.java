@@ -1,9 +1,29 @@
 package codrane.app.cli;
 
 import java.io.PrintStream;
+import java.io.PrintWriter;
 import java.util.List;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
 
 /** Entry of the commands. Exit 0 good, 1 the check found something, 2 usage or I/O. */
+@Command(
+        name = "codrane",
+        subcommands = {
+            Main.Vin.class,
+            Main.File.class,
+            Main.Pack.class,
+            Main.Baseline.class,
+            Main.Part.class,
+            Main.Serial.class,
+            Main.Audit.class,
+            PlanCommand.class,
+            PowerCommand.class,
+            PredictCommand.class,
+            StandinCommand.class,
+            TraceCommand.class,
+            UdsCommand.class
+        })
 public final class Main {
     static final int GOOD = 0;
     static final int FOUND = 1;
@@ -11,53 +31,49 @@ public final class Main {
 
     private Main() {}
 
+    @Command(name = "vin", subcommands = VinCommand.class)
+    static final class Vin {}
+
+    @Command(name = "file", subcommands = FileCommand.class)
+    static final class File {}
+
+    @Command(name = "pack", subcommands = PackCommand.class)
+    static final class Pack {}
+
+    @Command(
+            name = "baseline",
+            subcommands = {BaselineVerifyCommand.class, BaselineDiffCommand.class})
+    static final class Baseline {}
+
+    @Command(name = "part", subcommands = PartCommand.class)
+    static final class Part {}
+
+    @Command(name = "serial", subcommands = SerialCommand.class)
+    static final class Serial {}
+
+    @Command(name = "audit", subcommands = AuditCommand.class)
+    static final class Audit {}
+
     public static void main(String[] args) {
         System.exit(run(List.of(args), System.out, System.err));
     }
 
     /** @return the exit code */
     static int run(List<String> args, PrintStream out, PrintStream err) {
-        Arguments arguments = new Arguments(args);
-        Output output = new Output(out, err, arguments.flag("--json"));
-        try {
-            String command = String.join(" ", arguments.words(2));
-            return switch (command) {
-                case "vin check" -> VinCommand.check(arguments, output);
-                case "file info" -> FileCommand.info(arguments, output);
-                case "audit verify" -> AuditCommand.verify(arguments, output);
-                case "pack check" -> PackCommand.check(arguments, output);
-                case "baseline verify" -> BaselineCommand.verify(arguments, output);
-                case "baseline diff" -> BaselineCommand.diff(arguments, output);
-                case "part check" -> PartCommand.check(arguments, output);
-                case "serial check" -> SerialCommand.check(arguments, output);
-                default -> {
-                    if (command.startsWith("standin")) yield StandinCommand.run(arguments, output);
-                    if (command.startsWith("trace")) yield TraceCommand.run(arguments, output);
-                    if (command.startsWith("uds")) yield UdsCommand.run(arguments, output);
-                    if (command.startsWith("power")) yield PowerCommand.run(arguments, output);
-                    if (arguments.words(1).equals(List.of("plan"))) yield PlanCommand.run(arguments, output);
-                    if (command.startsWith("predict")) yield PredictCommand.run(arguments, output);
-                    throw new UsageException("unknown command: " + InputFile.quoted(String.join(" ", args)));
-                }
-            };
-        } catch (UsageException e) {
-            return output.error("usage", e.getMessage(), "");
-        } catch (java.io.IOException | java.io.UncheckedIOException e) {
-            return output.error("io", said(e), "");
-        }
+        PrintWriter told = writer(out);
+        PrintWriter wrong = writer(err);
+        Output errors = new Output(told, wrong, args.contains("--json"));
+        return new CommandLine(new Main())
+                .setOut(told)
+                .setErr(wrong)
+                .setExpandAtFiles(false)
+                .setParameterExceptionHandler((e, all) -> errors.error("usage", Misread.sentence(e, all), ""))
+                .setExecutionExceptionHandler((e, line, parsed) -> Misread.failed(e, errors))
+                .execute(args.toArray(String[]::new));
     }
 
-    /** The library's own word for a file that is missing is its bare name. */
-    private static String said(Exception e) {
-        Throwable cause = e instanceof java.io.UncheckedIOException unchecked ? unchecked.getCause() : e;
-        return switch (cause) {
-            case java.nio.file.NoSuchFileException gone -> "there is no file " + gone.getFile();
-            case java.nio.file.AccessDeniedException denied -> denied.getFile() + " may not be read or written";
-            case java.nio.file.FileSystemException other ->
-                other.getFile() + ": " + (other.getReason() == null ? "can't be used" : other.getReason());
-            case java.net.BindException taken -> "a port is taken, or may not be opened: " + taken.getMessage();
-            default -> cause.getMessage() == null ? cause.toString() : cause.getMessage();
-        };
+    private static PrintWriter writer(PrintStream stream) {
+        return new PrintWriter(stream, true, stream.charset());
     }
 
     /** The words of a call are off. */

@@ -1,36 +1,52 @@
 package codrane.app.cli;
 
-import java.io.PrintStream;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.io.PrintWriter;
+import java.util.Optional;
+import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.ObjectMapper;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Prints results as text or JSON; errors as JSON on the error stream when JSON was asked for. */
 final class Output {
-    private static final ObjectMapper JSON =
-            JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    /** Members in the order of the record; what is empty is left out. */
+    private static final ObjectMapper JSON = JsonMapper.builder()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+            .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+            .build();
 
-    private final PrintStream out;
-    private final PrintStream err;
+    private final PrintWriter out;
+    private final PrintWriter err;
     private final boolean json;
 
-    Output(PrintStream out, PrintStream err, boolean json) {
+    Output(PrintWriter out, PrintWriter err, boolean json) {
         this.out = out;
         this.err = err;
         this.json = json;
     }
 
-    /** A JSON object whose first member is the schema. */
-    static Map<String, Object> object(String command) {
-        Map<String, Object> object = new LinkedHashMap<>();
-        object.put("schema", "codrane." + command + "/1");
-        return object;
+    private record ErrorTold(
+            @com.fasterxml.jackson.annotation.JsonProperty("class")
+            String kind,
+
+            String message,
+            Optional<String> where) {}
+
+    /** @param command names the schema, which is the first member */
+    private static String json(String command, Object result) {
+        ObjectNode object = JSON.createObjectNode().put("schema", "codrane." + command + "/1");
+        return JSON.writeValueAsString(object.setAll((ObjectNode) JSON.valueToTree(result)));
     }
 
-    void result(Map<String, Object> object, String text) {
-        out.println(json ? JSON.writeValueAsString(object) : text);
+    /**
+     * @param command with a dash between its words
+     * @param result a record whose components are the members
+     */
+    void result(String command, Object result, String text) {
+        out.println(json ? json(command, result) : text);
     }
 
     void line(String text) {
@@ -40,20 +56,13 @@ final class Output {
 
     /** @return the exit code for usage and I/O */
     int error(String kind, String message, String where) {
-        if (json) {
-            Map<String, Object> object = object("error");
-            object.put("class", kind);
-            object.put("message", message);
-            if (!where.isEmpty()) object.put("where", where);
-            err.println(JSON.writeValueAsString(object));
-        } else {
-            err.println("codrane: " + message);
-        }
+        ErrorTold told = new ErrorTold(kind, message, Optional.of(where).filter(w -> !w.isEmpty()));
+        err.println(json ? json("error", told) : "codrane: " + message);
         return Main.USAGE;
     }
 
-    /** Prints an error object of a check that found something. */
-    void found(Map<String, Object> object, String text) {
-        err.println(json ? JSON.writeValueAsString(object) : text);
+    /** Prints an error of a check that found something. */
+    void found(String command, Object result, String text) {
+        err.println(json ? json(command, result) : text);
     }
 }

@@ -9,53 +9,79 @@ import codrane.core.plan.PartCheck;
 import codrane.core.vin.Vin;
 import codrane.core.vin.VinCheck;
 import java.io.IOException;
-import java.util.Map;
+import java.util.List;
 import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
 /**
  * {@code part check PACK MODULE FITTED OFFERED [--vin VIN] [--json]}: whether a replacing part is the right one, by
  * number, VIN lock and model year, and what happens if it is not.
  */
-final class PartCommand {
-    private PartCommand() {}
+@Command(name = "check", description = "Whether a replacing part is the right one.")
+final class PartCommand extends Asked {
+    @Parameters(index = "0", paramLabel = "PACK")
+    private String packName;
 
-    static int check(Arguments arguments, Output output) throws IOException {
-        arguments.take(2);
-        Optional<String> typed = arguments.option("--vin");
-        Pack pack = PackFiles.named(arguments.onlyWord("PACK"));
-        String id = arguments.onlyWord("MODULE");
-        String fitted = arguments.onlyWord("FITTED");
-        String offered = arguments.onlyWord("OFFERED");
-        arguments.end();
-        PackModule module = pack.modules().get(id);
+    @Parameters(index = "1", paramLabel = "MODULE")
+    private String moduleName;
+
+    @Parameters(index = "2", paramLabel = "FITTED", description = "the number of the part that is fitted")
+    private String fitted;
+
+    @Parameters(index = "3", paramLabel = "OFFERED", description = "the number of the replacing part")
+    private String offered;
+
+    @Option(names = "--vin", paramLabel = "VIN", description = "the vehicle's; its model year is judged")
+    private Optional<String> typed = Optional.empty();
+
+    private record Told(
+            String pack,
+            String module,
+            String fitted,
+            String offered,
+            String verdict,
+            String reason,
+            boolean vinLocked,
+            String vinLock,
+            String usedPart,
+            String modelYear,
+            boolean modelYearFits,
+            List<String> mayContain,
+            List<String> ifWrong) {}
+
+    @Override
+    public Integer call() throws IOException {
+        Pack pack = PackFiles.named(packName);
+        PackModule module = pack.modules().get(moduleName);
         if (module == null)
-            throw new UsageException("MODULE: \"" + id + "\" (expected one of "
+            throw new UsageException("MODULE: \"" + InputFile.quoted(moduleName) + "\" (expected one of "
                     + String.join(", ", pack.modules().keySet()) + ")");
-        PartCheck check = PartCheck.of(pack, module, fitted, offered, vin(pack, typed), Optional.empty());
+        PartCheck check = PartCheck.of(pack, module, fitted, offered, vin(pack), Optional.empty());
         PartNumber.Verdict verdict =
                 check.verdict().orElseThrow(() -> new UsageException("OFFERED: a part number is needed"));
-        Map<String, Object> object = Output.object("part-check");
-        object.put("pack", pack.id());
-        object.put("module", module.id());
-        object.put("fitted", fitted);
-        object.put("offered", offered);
-        object.put("verdict", verdict.fit().key());
-        object.put("reason", verdict.reason());
-        object.put("vinLocked", check.lock() == VinLock.BOUND);
-        object.put("vinLock", check.lock().words());
-        object.put("usedPart", check.lock().usedPart());
-        object.put("modelYear", check.year());
-        object.put("modelYearFits", check.yearFits());
-        object.put("mayContain", check.contains());
-        object.put("ifWrong", check.ifWrong());
-        output.result(
-                object,
-                verdict.reason() + " " + check.lock().words() + " " + check.year() + " If it is the wrong one: "
-                        + String.join(" ", check.ifWrong()));
+        Told told = new Told(
+                pack.id(),
+                module.id(),
+                fitted,
+                offered,
+                verdict.fit().key(),
+                verdict.reason(),
+                check.lock() == VinLock.BOUND,
+                check.lock().words(),
+                check.lock().usedPart(),
+                check.year(),
+                check.yearFits(),
+                check.contains(),
+                check.ifWrong());
+        String text = verdict.reason() + " " + check.lock().words() + " " + check.year() + " If it is the wrong one: "
+                + String.join(" ", check.ifWrong());
+        output().result("part-check", told, text);
         return check.fits() ? Main.GOOD : Main.FOUND;
     }
 
-    private static Optional<Vin> vin(Pack pack, Optional<String> typed) {
+    private Optional<Vin> vin(Pack pack) {
         if (typed.isEmpty()) return Optional.empty();
         VinCheck check = VinCheck.of(typed.get(), pack.vinRule());
         if (check.vin().isEmpty()) throw new UsageException("--vin: " + check.reason());

@@ -1,6 +1,8 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.core.pack.MarketRules;
+import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
@@ -26,56 +28,131 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
 /** {@code plan FACTS.json [--json]}: a plan from facts, or the questions that must be answered first. */
-final class PlanCommand {
+@Command(name = "plan", description = "A plan from facts, or the questions that must be answered first.")
+final class PlanCommand extends Asked {
     private static final int OPENS_AT = 8;
 
     private static final long LONGEST = 4L << 20;
 
-    private PlanCommand() {}
+    @Parameters(paramLabel = "FACTS.json")
+    private String name;
 
-    static int run(Arguments arguments, Output output) throws IOException {
-        arguments.take(1);
-        Path file = InputFile.path(arguments.onlyWord("FACTS.json"));
-        arguments.end();
-        FactsReader.Result read = FactsReader.read(json(file));
-        Map<String, Object> object = Output.object("plan");
-        if (read.facts().isEmpty()) {
-            object.put(
-                    "questions",
-                    read.questions().stream().map(PlanCommand::question).toList());
-            output.result(
-                    object,
-                    String.join(
-                            "\n", read.questions().stream().map(Question::text).toList()));
-            return Main.FOUND;
+    private record Questions(List<Question> questions) {}
+
+    private record Stop(boolean before, boolean during, boolean after) {}
+
+    private record Step(
+            String kind,
+            String module,
+            String title,
+            boolean writes,
+            boolean irreversible,
+            List<String> reasons,
+            List<String> needs,
+            List<String> holdPoints,
+            Stop safeToStop,
+            String ifLeftHere,
+            long expectedMs,
+            List<String> prompts,
+            List<String> cautions) {
+        Step(Operation operation, boolean safeBefore) {
+            this(
+                    operation.kind().key(),
+                    operation.module(),
+                    operation.title(),
+                    operation.kind().writes(),
+                    operation.holds().contains(HoldPoint.NO_WAY_BACK),
+                    operation.reasons(),
+                    operation.needs(),
+                    operation.holds().stream().map(HoldPoint::key).toList(),
+                    new Stop(
+                            safeBefore,
+                            operation.safeToStopDuring(),
+                            operation.ifLeftHere().isEmpty()),
+                    operation.ifLeftHere(),
+                    operation.seconds() * 1000L,
+                    operation.prompts(),
+                    operation.cautions());
         }
+    }
+
+    private record Decision(String rule, String outcome, String reason) {
+        Decision(Plan.Decision decision) {
+            this(
+                    decision.rule(),
+                    word(decision.judgement()),
+                    decision.judgement().reason());
+        }
+    }
+
+    private record Power(double startVolts, double holdVolts, double upperVolts) {
+        Power(PowerWindow window) {
+            this(window.start(), window.hold(), window.upper());
+        }
+    }
+
+    private record Source(String source, String state, String reason, String missing) {
+        Source(CodingSources.Ranked ranked) {
+            this(ranked.source().key(), AskedJson.dashed(ranked.state()), ranked.reason(), ranked.missing());
+        }
+    }
+
+    private record Law(
+            String concern, String says, String from, Optional<String> until, String source, String sentence) {
+        Law(MarketRules.Rule rule) {
+            this(
+                    rule.concern().key(),
+                    AskedJson.dashed(rule.says()),
+                    rule.from().toString(),
+                    rule.until().map(LocalDate::toString),
+                    rule.source(),
+                    rule.sentence());
+        }
+    }
+
+    private record Needed(
+            String kind, String what, String state, long leadMs, Optional<Integer> price, String sentence) {
+        Needed(Need need) {
+            this(
+                    need.kind().key(),
+                    need.what(),
+                    AskedJson.dashed(need.state()),
+                    need.lead().toMillis(),
+                    need.price(),
+                    need.sentence());
+        }
+    }
+
+    private record Ready(String from, String earliestStart, List<Needed> needs) {}
+
+    private record Told(
+            String kind,
+            String pack,
+            String vin,
+            boolean blocked,
+            List<String> blocks,
+            long expectedMs,
+            List<Step> operations,
+            List<Decision> decisions,
+            Map<String, String> wording,
+            Power power,
+            Optional<List<Source>> codingSources,
+            List<Law> law,
+            Optional<Ready> readiness) {}
+
+    @Override
+    public Integer call() throws IOException {
+        FactsReader.Result read = FactsReader.read(json(InputFile.path(name)));
+        if (read.facts().isEmpty()) return asked(read.questions());
         VehicleFacts facts = read.facts().get();
         Plan plan = Planner.plan(facts);
-        object.put("kind", facts.kind().number());
-        object.put("pack", facts.pack().id());
-        object.put("vin", facts.vin().text());
-        object.put("blocked", plan.blocked());
-        object.put("blocks", plan.blocks());
-        object.put("expectedMs", plan.seconds() * 1000L);
-        object.put("operations", operations(plan));
-        object.put(
-                "decisions",
-                plan.decisions().stream().map(PlanCommand::decision).toList());
-        object.put("wording", wording(facts));
-        object.put("power", power(PowerNeed.of(facts.pack(), facts.policy(), plan.operations())));
-        facts.module()
-                .filter(m -> facts.kind().replaces())
-                .ifPresent(m -> object.put(
-                        "codingSources",
-                        CodingSources.rank(facts, m).stream()
-                                .map(PlanCommand::source)
-                                .toList()));
-        object.put("law", LawAllows.rules(facts).stream().map(PlanCommand::law).toList());
-        read.date().ifPresent(day -> object.put("readiness", readiness(plan, facts, day)));
-        output.result(object, text(plan));
+        output().result("plan", told(facts, plan, read.date()), text(plan));
         return plan.blocked() ? Main.FOUND : Main.GOOD;
     }
 
@@ -85,118 +162,68 @@ final class PlanCommand {
         return facts;
     }
 
-    private static Map<String, Object> question(Question question) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("id", question.id());
-        out.put("fact", question.fact());
-        out.put("text", question.text());
-        return out;
+    private int asked(List<Question> questions) {
+        String text = questions.stream().map(Question::text).collect(Collectors.joining("\n"));
+        output().result("plan", new Questions(questions), text);
+        return Main.FOUND;
     }
 
-    private static List<Map<String, Object>> operations(Plan plan) {
-        List<Map<String, Object>> all = new ArrayList<>();
+    private static Told told(VehicleFacts facts, Plan plan, Optional<LocalDate> day) {
+        return new Told(
+                facts.kind().number(),
+                facts.pack().id(),
+                facts.vin().text(),
+                plan.blocked(),
+                plan.blocks(),
+                plan.seconds() * 1000L,
+                steps(plan),
+                plan.decisions().stream().map(Decision::new).toList(),
+                wording(facts),
+                new Power(PowerNeed.of(facts.pack(), facts.policy(), plan.operations())),
+                facts.module().filter(m -> facts.kind().replaces()).map(m -> sources(facts, m)),
+                LawAllows.rules(facts).stream().map(Law::new).toList(),
+                day.map(d -> ready(plan, facts, d)));
+    }
+
+    private static List<Step> steps(Plan plan) {
+        List<Step> all = new ArrayList<>();
         String left = "";
         for (Operation operation : plan.operations()) {
-            all.add(operation(operation, left.isEmpty()));
+            all.add(new Step(operation, left.isEmpty()));
             left = operation.ifLeftHere();
         }
         return all;
     }
 
-    private static Map<String, Object> operation(Operation operation, boolean safeBefore) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("kind", operation.kind().key());
-        out.put("module", operation.module());
-        out.put("title", operation.title());
-        out.put("writes", operation.kind().writes());
-        out.put("irreversible", operation.holds().contains(HoldPoint.NO_WAY_BACK));
-        out.put("reasons", operation.reasons());
-        out.put("needs", operation.needs());
-        out.put("holdPoints", operation.holds().stream().map(HoldPoint::key).toList());
-        Map<String, Object> stop = new LinkedHashMap<>();
-        stop.put("before", safeBefore);
-        stop.put("during", operation.safeToStopDuring());
-        stop.put("after", operation.ifLeftHere().isEmpty());
-        out.put("safeToStop", stop);
-        out.put("ifLeftHere", operation.ifLeftHere());
-        out.put("expectedMs", operation.seconds() * 1000L);
-        out.put("prompts", operation.prompts());
-        out.put("cautions", operation.cautions());
-        return out;
+    private static String word(Judgement judgement) {
+        return switch (judgement) {
+            case Judgement.Applies applies -> "applies";
+            case Judgement.Blocked blocked -> "blocked";
+            case Judgement.NotNeeded notNeeded -> "not-needed";
+        };
     }
 
-    private static Map<String, Object> decision(Plan.Decision decision) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("rule", decision.rule());
-        out.put(
-                "outcome",
-                switch (decision.judgement()) {
-                    case Judgement.Applies applies -> "applies";
-                    case Judgement.Blocked blocked -> "blocked";
-                    case Judgement.NotNeeded notNeeded -> "not-needed";
-                });
-        out.put("reason", decision.judgement().reason());
-        return out;
-    }
-
-    private static Map<String, Object> wording(VehicleFacts facts) {
+    private static Map<String, String> wording(VehicleFacts facts) {
         ServiceWording wording = ServiceWording.of(
                 facts.aids().wording(), facts.pack().equipment().habits().wording());
-        Map<String, Object> out = new LinkedHashMap<>();
+        Map<String, String> out = new LinkedHashMap<>();
         for (ServiceWording.Meaning meaning : ServiceWording.Meaning.values())
             wording.evidence(meaning).ifPresent(sentence -> out.put(meaning.key(), sentence));
         return out;
     }
 
-    private static Map<String, Object> power(PowerWindow window) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("startVolts", window.start());
-        out.put("holdVolts", window.hold());
-        out.put("upperVolts", window.upper());
-        return out;
-    }
-
-    private static Map<String, Object> source(CodingSources.Ranked ranked) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("source", ranked.source().key());
-        out.put("state", FactsReader.dashed(ranked.state()));
-        out.put("reason", ranked.reason());
-        out.put("missing", ranked.missing());
-        return out;
-    }
-
-    private static Map<String, Object> law(codrane.core.pack.MarketRules.Rule rule) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("concern", rule.concern().key());
-        out.put("says", FactsReader.dashed(rule.says()));
-        out.put("from", rule.from().toString());
-        rule.until().ifPresent(until -> out.put("until", until.toString()));
-        out.put("source", rule.source());
-        out.put("sentence", rule.sentence());
-        return out;
+    private static List<Source> sources(VehicleFacts facts, PackModule module) {
+        return CodingSources.rank(facts, module).stream().map(Source::new).toList();
     }
 
     /** With nothing at hand, asked for in the morning of that day; working days in UTC, so that it is the same everywhere. */
-    private static Map<String, Object> readiness(Plan plan, VehicleFacts facts, LocalDate day) {
+    private static Ready ready(Plan plan, VehicleFacts facts, LocalDate day) {
         Instant now = day.atTime(OPENS_AT, 0).toInstant(ZoneOffset.UTC);
         Readiness readiness = Readiness.of(plan, facts, AtHand.NOTHING, now, ZoneOffset.UTC);
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("from", now.toString());
-        out.put("earliestStart", readiness.earliestStart().toString());
-        out.put("needs", readiness.needs().stream().map(PlanCommand::need).toList());
-        return out;
-    }
-
-    private static Map<String, Object> need(Need need) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("kind", need.kind().key());
-        out.put("what", need.what());
-        out.put("state", FactsReader.dashed(need.state()));
-        out.put("leadMs", need.lead().toMillis());
-        Optional<Integer> price = need.price();
-        price.ifPresent(p -> out.put("price", p));
-        out.put("sentence", need.sentence());
-        return out;
+        return new Ready(
+                now.toString(),
+                readiness.earliestStart().toString(),
+                readiness.needs().stream().map(Needed::new).toList());
     }
 
     private static String text(Plan plan) {

@@ -11,52 +11,77 @@ import codrane.core.power.PowerWindow;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
 
 /** {@code power REQUEST.json [--json]}: state of charge, voltage through a run, and whether to begin. */
-final class PowerCommand {
+@Command(name = "power", description = "State of charge, voltage through a run, and whether to begin.")
+final class PowerCommand extends Asked {
     private static final int CURVE_STEP_SECONDS = 10;
     private static final int MOST_SECONDS = 86_400;
     private static final long LONGEST = 1L << 20;
 
-    private PowerCommand() {}
+    @Parameters(paramLabel = "REQUEST.json")
+    private String name;
 
-    static int run(Arguments arguments, Output output) throws IOException {
-        arguments.take(1);
-        Path file = InputFile.path(arguments.onlyWord("REQUEST.json"));
-        arguments.end();
-        JsonNode request = read(file);
+    private record Charge(double percent, double low, double high, List<String> reasons) {}
+
+    private record Gates(double startVolts, double holdVolts, double criticalVolts, double upperVolts) {}
+
+    private record Volts(double leastVolts, double usedAh, double endPercent, int stepMs, List<Double> volts) {}
+
+    private record Told(
+            String decision,
+            String reason,
+            Charge stateOfCharge,
+            Gates gates,
+            Optional<Integer> minutesToStart,
+            double supportUnitRatingA,
+            Optional<Volts> withUnit,
+            Volts withoutUnit) {}
+
+    @Override
+    public Integer call() throws IOException {
+        JsonNode request = read(InputFile.path(name));
         Battery battery = battery(request.path("battery"));
         PowerWindow window = window(request, battery.chemistry().upperVolts());
         PowerForecast forecast = PowerForecast.of(battery, unit(request), loads(request), window);
-        Map<String, Object> object = Output.object("power");
-        object.put("decision", forecast.decision().name().toLowerCase(Locale.ROOT));
-        object.put("reason", forecast.reason());
-        object.put("stateOfCharge", charge(forecast));
-        object.put("gates", gates(window));
-        forecast.secondsToStart().ifPresent(seconds -> object.put("minutesToStart", (seconds + 59) / 60));
-        object.put("supportUnitRatingA", rounded(forecast.ratingA()));
-        forecast.withUnit().ifPresent(curve -> object.put("withUnit", curve(curve)));
-        object.put("withoutUnit", curve(forecast.withoutUnit()));
-        output.result(
-                object,
-                String.format(
-                        Locale.ROOT,
-                        "%s: %s State of charge %.0f %% (%.0f to %.0f). A support unit of %.0f A would do.",
-                        forecast.decision(),
-                        forecast.reason(),
-                        forecast.charge().percent(),
-                        forecast.charge().low(),
-                        forecast.charge().high(),
-                        forecast.ratingA()));
+        output().result("power", told(forecast, window), text(forecast));
         return forecast.decision() == PowerForecast.Decision.GO ? Main.GOOD : Main.FOUND;
+    }
+
+    private static Told told(PowerForecast forecast, PowerWindow window) {
+        return new Told(
+                forecast.decision().name().toLowerCase(Locale.ROOT),
+                forecast.reason(),
+                new Charge(
+                        rounded(forecast.charge().percent()),
+                        rounded(forecast.charge().low()),
+                        rounded(forecast.charge().high()),
+                        forecast.charge().reasons()),
+                new Gates(window.start(), window.hold(), window.critical(), window.upper()),
+                forecast.secondsToStart().map(seconds -> (seconds + 59) / 60),
+                rounded(forecast.ratingA()),
+                forecast.withUnit().map(PowerCommand::volts),
+                volts(forecast.withoutUnit()));
+    }
+
+    private static String text(PowerForecast forecast) {
+        return String.format(
+                Locale.ROOT,
+                "%s: %s State of charge %.0f %% (%.0f to %.0f). A support unit of %.0f A would do.",
+                forecast.decision(),
+                forecast.reason(),
+                forecast.charge().percent(),
+                forecast.charge().low(),
+                forecast.charge().high(),
+                forecast.ratingA());
     }
 
     private static JsonNode read(Path file) throws IOException {
@@ -134,35 +159,16 @@ final class PowerCommand {
         return value.asDouble();
     }
 
-    private static Map<String, Object> charge(PowerForecast forecast) {
-        Map<String, Object> charge = new LinkedHashMap<>();
-        charge.put("percent", rounded(forecast.charge().percent()));
-        charge.put("low", rounded(forecast.charge().low()));
-        charge.put("high", rounded(forecast.charge().high()));
-        charge.put("reasons", forecast.charge().reasons());
-        return charge;
-    }
-
-    private static Map<String, Object> gates(PowerWindow window) {
-        Map<String, Object> gates = new LinkedHashMap<>();
-        gates.put("startVolts", window.start());
-        gates.put("holdVolts", window.hold());
-        gates.put("criticalVolts", window.critical());
-        gates.put("upperVolts", window.upper());
-        return gates;
-    }
-
-    private static Map<String, Object> curve(Curve curve) {
-        Map<String, Object> out = new LinkedHashMap<>();
-        out.put("leastVolts", rounded(curve.leastVolts()));
-        out.put("usedAh", rounded(curve.usedAh()));
-        out.put("endPercent", rounded(curve.endPercent()));
+    private static Volts volts(Curve curve) {
         List<Double> volts = new ArrayList<>();
         for (int i = CURVE_STEP_SECONDS - 1; i < curve.volts().size(); i += CURVE_STEP_SECONDS)
             volts.add(rounded(curve.volts().get(i)));
-        out.put("stepMs", CURVE_STEP_SECONDS * 1000);
-        out.put("volts", volts);
-        return out;
+        return new Volts(
+                rounded(curve.leastVolts()),
+                rounded(curve.usedAh()),
+                rounded(curve.endPercent()),
+                CURVE_STEP_SECONDS * 1000,
+                volts);
     }
 
     private static double rounded(double value) {

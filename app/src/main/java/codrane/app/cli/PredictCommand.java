@@ -6,48 +6,71 @@ import codrane.core.pack.PackModule;
 import codrane.standin.Rehearsal;
 import java.io.IOException;
 import java.util.Locale;
-import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.TypeConversionException;
 
 /** {@code predict --pack NAME --module M --bytes N [--json]}: how long a programming takes, predicted and simulated. */
-final class PredictCommand {
+@Command(name = "predict", description = "How long a programming takes, predicted and simulated.")
+final class PredictCommand extends Asked {
     private static final int MOST_BYTES = 64_000_000;
 
-    private PredictCommand() {}
+    @Option(names = "--pack", paramLabel = "NAME", required = true)
+    private String packName;
 
-    static int run(Arguments arguments, Output output) throws IOException {
-        arguments.take(1);
-        Pack pack = PackFiles.named(arguments.needed("--pack"));
-        String module = arguments.needed("--module");
-        PackModule.Flash flash = flash(pack, module);
+    @Option(names = "--module", paramLabel = "M", required = true)
+    private String module;
+
+    @Option(names = "--bytes", paramLabel = "N", required = true, description = "octets that are programmed")
+    private String wanted;
+
+    private record Told(
+            String pack,
+            String module,
+            int bytes,
+            double predictedSeconds,
+            double simulatedSeconds,
+            double busUse,
+            double busShare) {}
+
+    @Override
+    public Integer call() throws IOException {
+        Pack pack = PackFiles.named(packName);
+        PackModule.Flash flash = flash(pack);
         int least = (int) (Math.max(end(flash.version()), end(flash.hardware()))
                 - flash.segment().start());
-        int bytes = arguments
-                .number("--bytes", least, MOST_BYTES)
-                .orElseThrow(() -> new UsageException("--bytes is missing"));
-        arguments.end();
+        int bytes = bytes(least);
         Rehearsal r = Rehearsal.of(pack, module, bytes);
-        Map<String, Object> object = Output.object("predict");
-        object.put("pack", pack.id());
-        object.put("module", module);
-        object.put("bytes", bytes);
-        object.put("predictedSeconds", rounded(r.predictedSeconds()));
-        object.put("simulatedSeconds", rounded(r.simulatedSeconds()));
-        object.put("busUse", rounded(r.busUse()));
-        object.put("busShare", rounded(r.busShare()));
-        output.result(
-                object,
-                String.format(
-                        Locale.ROOT,
-                        "%d octets: %.1f s predicted, %.1f s simulated, erase to verify. %.1f %% of what bus and module allow is used.",
-                        bytes,
-                        r.predictedSeconds(),
-                        r.simulatedSeconds(),
-                        100 * r.busUse()));
+        Told told = new Told(
+                pack.id(),
+                module,
+                bytes,
+                rounded(r.predictedSeconds()),
+                rounded(r.simulatedSeconds()),
+                rounded(r.busUse()),
+                rounded(r.busShare()));
+        String text = String.format(
+                Locale.ROOT,
+                "%d octets: %.1f s predicted, %.1f s simulated, erase to verify. %.1f %% of what bus and module allow is used.",
+                bytes,
+                r.predictedSeconds(),
+                r.simulatedSeconds(),
+                100 * r.busUse());
+        output().result("predict", told, text);
         return Main.GOOD;
     }
 
-    private static PackModule.Flash flash(Pack pack, String module) {
-        if (!pack.modules().containsKey(module)) throw new UsageException("--module: this pack has no " + module);
+    private int bytes(int least) {
+        try {
+            return Numbers.between(wanted, least, MOST_BYTES);
+        } catch (TypeConversionException e) {
+            throw new UsageException("--bytes: " + InputFile.quoted(wanted) + " (" + e.getMessage() + ")");
+        }
+    }
+
+    private PackModule.Flash flash(Pack pack) {
+        if (!pack.modules().containsKey(module))
+            throw new UsageException("--module: this pack has no " + InputFile.quoted(module));
         return pack.module(module)
                 .flash()
                 .orElseThrow(() -> new UsageException("--module: " + module + " can't be programmed"));

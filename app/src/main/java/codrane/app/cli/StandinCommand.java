@@ -1,6 +1,8 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.app.cli.Numbers.Port;
+import codrane.app.cli.Numbers.Speed;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.standin.Conditions;
@@ -17,56 +19,78 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CountDownLatch;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.OptionSpec;
+import picocli.CommandLine.Option;
 
 /**
  * {@code standin --pack NAME [--doip-port P] [--can P] [--control P] [--speed N] [--condition C] [--fault SPEC]…
  * [--announce P]}: one simulated vehicle until stopped. {@code standin --world}: the demo's vehicles and services, on
  * the ports of the environment.
  */
-final class StandinCommand {
+@Command(name = "standin", description = "One simulated vehicle until stopped, or the demo's world.")
+final class StandinCommand extends Asked {
     private static final int MOST_PORT = 65535;
     private static final int DELIVERY = 900_000;
-    private static final int MOST_SPEED = 1000;
+    private static final Set<String> OF_A_WORLD = Set.of("--world", "--speed", "--json");
     /** A real authority takes minutes to hours. */
     private static final Duration CHECK = Duration.ofSeconds(20);
 
-    private StandinCommand() {}
+    @Option(names = "--pack", paramLabel = "NAME", description = "one vehicle of this pack")
+    private Optional<String> packName = Optional.empty();
 
-    static int run(Arguments arguments, Output output) throws IOException {
-        arguments.take(1);
-        if (arguments.flag("--world")) return world(arguments, output);
-        Pack pack = PackFiles.named(arguments.needed("--pack"));
-        RunningVehicle.Doors doors = doors(pack, arguments);
-        Optional<Integer> control = arguments.number("--control", 0, MOST_PORT);
-        int speed = arguments.number("--speed", 1, MOST_SPEED).orElse(1);
-        Setup setup = setup(pack, arguments.option("--condition").orElse("standard"));
-        List<FaultSpec> faults = faults(arguments.options("--fault"));
-        arguments.end();
-        SimulatedVehicle.World world = SimulatedVehicle.World.now(new Authority().publicKey());
-        try (RunningVehicle vehicle = new RunningVehicle(setup, doors, speed, world);
-                ControlPort port = new ControlPort(SimulatedTool.fixedTo(vehicle), control.orElse(0))) {
+    @Option(names = "--can", paramLabel = "P", converter = Port.class, description = "port of the CAN hub")
+    private Optional<Integer> can = Optional.empty();
+
+    @Option(names = "--doip-port", paramLabel = "P", converter = Port.class)
+    private Optional<Integer> doip = Optional.empty();
+
+    @Option(names = "--control", paramLabel = "P", converter = Port.class, description = "port of the controls")
+    private int control;
+
+    @Option(names = "--announce", paramLabel = "P", converter = Port.class, description = "where DoIP is announced")
+    private int announce;
+
+    @Option(names = "--speed", paramLabel = "N", converter = Speed.class, description = "so many times faster")
+    private int speed = 1;
+
+    @Option(names = "--condition", paramLabel = "C")
+    private String condition = "standard";
+
+    @Option(names = "--fault", paramLabel = "SPEC", description = "may be given more than once")
+    private List<String> faultTexts = new ArrayList<>();
+
+    @Option(names = "--world", description = "the demo's vehicles and services, on the ports of the environment")
+    private boolean world;
+
+    @Override
+    public Integer call() throws IOException {
+        if (world) return world();
+        Pack pack = PackFiles.named(packName.orElseThrow(() -> new UsageException("--pack is missing")));
+        RunningVehicle.Doors doors = doors(pack);
+        Setup setup = setup(pack, condition);
+        List<FaultSpec> faults = faults(faultTexts);
+        SimulatedVehicle.World island = SimulatedVehicle.World.now(new Authority().publicKey());
+        try (RunningVehicle vehicle = new RunningVehicle(setup, doors, speed, island);
+                ControlPort port = new ControlPort(SimulatedTool.fixedTo(vehicle), control)) {
             for (FaultSpec fault : faults) bring(vehicle, fault);
             String where = (vehicle.hasCan() ? " can=" + vehicle.canPort() : "")
                     + (vehicle.hasDoip() ? " doip=" + vehicle.doipPort() : "");
-            output.line((where + " control=" + port.port()).strip());
-            output.line("listening");
+            output().line((where + " control=" + port.port()).strip());
+            output().line("listening");
             untilStopped();
         }
         return Main.GOOD;
     }
 
-    private static RunningVehicle.Doors doors(Pack pack, Arguments arguments) {
-        Optional<Integer> can = arguments.number("--can", 0, MOST_PORT);
-        Optional<Integer> doip = arguments.number("--doip-port", 0, MOST_PORT);
-        int announce = arguments.number("--announce", 0, MOST_PORT).orElse(0);
+    private RunningVehicle.Doors doors(Pack pack) {
         boolean onCan = pack.link() instanceof PackLink.Can;
         if (can.isPresent() && !onCan) throw new UsageException("--can: vehicles of this pack speak DoIP");
-        if (can.isEmpty() && doip.isEmpty()) {
-            if (onCan) can = Optional.of(0);
-            else doip = Optional.of(0);
-        }
-        return new RunningVehicle.Doors(can, doip, announce);
+        Optional<Integer> free = Optional.of(0);
+        boolean neither = can.isEmpty() && doip.isEmpty();
+        return new RunningVehicle.Doors(neither && onCan ? free : can, neither && !onCan ? free : doip, announce);
     }
 
     private static List<FaultSpec> faults(List<String> texts) {
@@ -81,7 +105,8 @@ final class StandinCommand {
     }
 
     private static void bring(RunningVehicle vehicle, FaultSpec fault) {
-        if (!vehicle.fits(fault)) throw new UsageException("--fault: this pack has no module " + fault.module());
+        if (!vehicle.fits(fault))
+            throw new UsageException("--fault: this pack has no module " + InputFile.quoted(fault.module()));
         vehicle.bring(fault);
     }
 
@@ -92,23 +117,24 @@ final class StandinCommand {
             case "used-body" -> Conditions.usedBody(pack);
             case "burnt-body" -> Conditions.burntBody(pack);
             default ->
-                throw new UsageException(
-                        "--condition: " + condition + " (expected standard, healthy, used-body or burnt-body)");
+                throw new UsageException("--condition: " + InputFile.quoted(condition)
+                        + " (expected standard, healthy, used-body or burnt-body)");
         };
     }
 
-    private static int world(Arguments arguments, Output output) throws IOException {
-        int speed = arguments.number("--speed", 1, MOST_SPEED).orElse(1);
-        arguments.end();
+    private int world() throws IOException {
+        for (OptionSpec given : spec().commandLine().getParseResult().matchedOptions())
+            if (!OF_A_WORLD.contains(given.longestName()))
+                throw new UsageException("not understood: " + given.longestName());
         StandinWorld.Ports ports = new StandinWorld.Ports(
                 port("CODRANE_CAN_PORT", 8471),
                 port("CODRANE_CAN_CONTROL_PORT", 8472),
                 port("CODRANE_DOIP_PORT", 8473),
                 port("CODRANE_DOIP_CONTROL_PORT", 8474),
                 port("CODRANE_SERVICE_PORT", 8475));
-        try (StandinWorld world = new StandinWorld(stock(), ports, speed, DELIVERY)) {
-            output.line("listening can=" + world.ports().can() + " doip="
-                    + world.ports().doip());
+        try (StandinWorld island = new StandinWorld(stock(), ports, speed, DELIVERY)) {
+            output().line("listening can=" + island.ports().can() + " doip="
+                    + island.ports().doip());
             untilStopped();
         }
         return Main.GOOD;

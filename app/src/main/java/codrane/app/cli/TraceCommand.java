@@ -15,38 +15,48 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 
 /** {@code trace --pack NAME --what scan|program|unlock|transfer --out FILE.pcapng|FILE.txt [--module M] [--json]}. */
-final class TraceCommand {
+@Command(name = "trace", description = "Plays a piece of work in virtual time and writes what was on the wire.")
+final class TraceCommand extends Asked {
     private static final int MOST_EVENTS = 2_000_000;
     private static final long MOST_OCTETS = 256L << 20;
 
-    private TraceCommand() {}
+    @Option(names = "--pack", paramLabel = "NAME", required = true)
+    private String packName;
 
-    static int run(Arguments arguments, Output output) throws IOException {
-        arguments.take(1);
-        Pack pack = PackFiles.named(arguments.needed("--pack"));
-        String what = arguments.needed("--what");
-        Path file = Path.of(arguments.needed("--out"));
-        String module = arguments.option("--module").orElseGet(() -> programmable(pack));
-        arguments.end();
+    @Option(names = "--what", required = true, description = "scan, program, unlock or transfer")
+    private String what;
+
+    @Option(names = "--out", paramLabel = "FILE", required = true, description = "ends in .pcapng or .txt")
+    private String out;
+
+    @Option(names = "--module", paramLabel = "M")
+    private Optional<String> moduleName = Optional.empty();
+
+    private record Told(String file, int frames, long dropped, long simulatedMs, long busyMs, String end) {}
+
+    @Override
+    public Integer call() throws IOException {
+        Pack pack = PackFiles.named(packName);
+        Path file = InputFile.path(out);
         TraceRing trace = new TraceRing(MOST_EVENTS, MOST_OCTETS);
         VirtualWorkshop workshop = new VirtualWorkshop(setup(pack, what), trace);
-        Scenes.End end = play(what, new Scenes(workshop), pack, module);
+        Scenes.End end = play(what, new Scenes(workshop), pack, moduleName.orElseGet(() -> programmable(pack)));
         List<TraceEvent> events = trace.events();
         write(file, events);
-        Map<String, Object> object = Output.object("trace");
-        object.put("file", file.toString());
-        object.put("frames", events.size());
-        object.put("dropped", trace.dropped());
-        object.put("simulatedMs", workshop.time().now() / 1_000_000);
-        object.put("busyMs", workshop.hasBus() ? workshop.bus().busyNanos() / 1_000_000 : 0);
-        object.put("end", end.sentence());
-        output.result(
-                object,
-                file + ": " + events.size() + " frames, " + workshop.time().now() / 1_000_000 + " ms. "
-                        + end.sentence());
+        Told told = new Told(
+                file.toString(),
+                events.size(),
+                trace.dropped(),
+                workshop.time().now() / 1_000_000,
+                workshop.hasBus() ? workshop.bus().busyNanos() / 1_000_000 : 0,
+                end.sentence());
+        String text = file + ": " + told.frames() + " frames, " + told.simulatedMs() + " ms. " + end.sentence();
+        output().result("trace", told, text);
         return end.good() ? Main.GOOD : Main.FOUND;
     }
 
@@ -67,10 +77,12 @@ final class TraceCommand {
             case "program", "transfer" -> {
                 boolean can = pack.modules().containsKey(module)
                         && pack.module(module).flash().isPresent();
-                if (!can) throw new UsageException("--module: " + module + " can't be programmed");
+                if (!can) throw new UsageException("--module: " + InputFile.quoted(module) + " can't be programmed");
                 yield what.equals("program") ? scenes.program(module) : scenes.transfer(module);
             }
-            default -> throw new UsageException("--what: " + what + " (expected scan, program, unlock or transfer)");
+            default ->
+                throw new UsageException(
+                        "--what: " + InputFile.quoted(what) + " (expected scan, program, unlock or transfer)");
         };
     }
 

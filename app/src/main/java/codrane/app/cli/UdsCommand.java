@@ -11,65 +11,109 @@ import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;
 import codrane.link.uds.CanLink;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
 /**
  * {@code uds --doip HOST:PORT --address 0x101A [--tester 0x0E00] "22 F1 90"}, or {@code uds --can HOST:PORT --request-id
  * 448 --response-id 449 [--fd] "22 F1 90"}: one request, and what is answered.
  */
-final class UdsCommand {
+@Command(name = "uds", description = "One request, and what is answered.")
+final class UdsCommand extends Asked {
     private static final Waits WAITS = new Waits(Duration.ofSeconds(1), Duration.ofSeconds(5));
     private static final int LONGEST = 4095;
 
     private static final int MOST_PORT = 65_535;
 
-    private UdsCommand() {}
+    @Option(names = "--doip", paramLabel = "HOST:PORT", description = "of a DoIP entity")
+    private Optional<String> doip = Optional.empty();
 
-    static int run(Arguments arguments, Output output) {
-        arguments.take(1);
-        Optional<String> doip = arguments.option("--doip");
-        Optional<String> can = arguments.option("--can");
-        if (doip.isPresent() == can.isPresent()) throw new UsageException("say either --doip or --can");
-        int address = doip.isPresent() ? hex(arguments.needed("--address"), "--address", 4) : 0;
-        PackLink link = doip.isPresent() ? doip(arguments) : can(arguments);
-        Bytes request = request(arguments.onlyWord("the request, as hex"));
-        arguments.end();
-        String[] where = doip.orElseGet(can::get).split(":");
-        if (where.length != 2 || where[0].isBlank() || !where[1].matches("\\d{1,9}"))
-            throw new UsageException("say HOST:PORT");
-        int port = Integer.parseInt(where[1]);
-        if (port < 1 || port > MOST_PORT)
-            throw new UsageException("port " + port + ": there is none (expected 1.." + MOST_PORT + ")");
-        try (DiagnosticLink open = link instanceof PackLink.Doip d
-                ? DoipLink.open(where[0], port, d)
-                : CanLink.open(where[0], port, (PackLink.Can) link)) {
-            return tell(request, open.request(address, request, WAITS), output);
-        } catch (LinkLostException e) {
-            return output.error("link", e.getMessage(), where[0] + ":" + port);
+    @Option(names = "--address", description = "of the module behind it, hex")
+    private Optional<String> address = Optional.empty();
+
+    @Option(names = "--tester", description = "our own address, hex")
+    private String tester = "0E00";
+
+    @Option(names = "--can", paramLabel = "HOST:PORT", description = "of a CAN hub")
+    private Optional<String> can = Optional.empty();
+
+    @Option(names = "--request-id", description = "hex; more than three digits mean 29 bits")
+    private Optional<String> requestName = Optional.empty();
+
+    @Option(names = "--response-id", description = "hex")
+    private Optional<String> responseName = Optional.empty();
+
+    @Option(names = "--fd", description = "the bus speaks CAN FD")
+    private boolean fd;
+
+    @Parameters(paramLabel = "REQUEST", description = "hex octets")
+    private String text;
+
+    private record Told(
+            String request,
+            String outcome,
+            Optional<String> response,
+            Optional<String> code,
+            Optional<String> words,
+            Optional<Long> waitedMs) {}
+
+    private record Where(String host, int port) {
+        static Where of(String text) {
+            String[] parts = text.split(":");
+            if (parts.length != 2 || parts[0].isBlank() || !parts[1].matches("\\d{1,9}"))
+                throw new UsageException("say HOST:PORT");
+            int port = Integer.parseInt(parts[1]);
+            if (port < 1 || port > MOST_PORT)
+                throw new UsageException("port " + port + ": there is none (expected 1.." + MOST_PORT + ")");
+            return new Where(parts[0], port);
         }
     }
 
-    private static PackLink doip(Arguments arguments) {
-        return new PackLink.Doip(
-                0,
-                arguments
-                        .option("--tester")
-                        .map(text -> hex(text, "--tester", 4))
-                        .orElse(0x0E00));
+    @Override
+    public Integer call() {
+        if (doip.isPresent() == can.isPresent()) throw new UsageException("say either --doip or --can");
+        strangers();
+        int to = doip.isPresent() ? hex(needed(address, "--address"), "--address", 4) : 0;
+        PackLink link = doip.isPresent() ? new PackLink.Doip(0, hex(tester, "--tester", 4)) : can();
+        Bytes request = request(text);
+        Where where = Where.of(doip.orElseGet(can::get));
+        try (DiagnosticLink open = link instanceof PackLink.Doip d
+                ? DoipLink.open(where.host(), where.port(), d)
+                : CanLink.open(where.host(), where.port(), (PackLink.Can) link)) {
+            return tell(request, open.request(to, request, WAITS));
+        } catch (LinkLostException e) {
+            return output().error("link", e.getMessage(), where.host() + ":" + where.port());
+        }
     }
 
-    private static PackLink can(Arguments arguments) {
-        String request = arguments.needed("--request-id");
+    /** Options of the other kind of link would be passed over in silence. */
+    private void strangers() {
+        List<String> others =
+                doip.isPresent() ? List.of("--request-id", "--response-id", "--fd") : List.of("--address", "--tester");
+        for (String other : others)
+            if (spec().commandLine().getParseResult().hasMatchedOption(other))
+                throw new UsageException("not understood: " + other);
+    }
+
+    private static String needed(Optional<String> option, String name) {
+        return option.orElseThrow(() -> new UsageException(name + " is missing"));
+    }
+
+    private PackLink can() {
+        String request = needed(requestName, "--request-id");
         int requestId = hex(request, "--request-id", 8);
-        int responseId = hex(arguments.needed("--response-id"), "--response-id", 8);
+        int responseId = hex(needed(responseName, "--response-id"), "--response-id", 8);
         boolean extended = digits(request).length() > 3;
         int most = extended ? 0x1FFFFFFF : 0x7FF;
         if (requestId > most || responseId > most)
             throw new UsageException("--request-id: too large for a CAN identifier");
         return new PackLink.Can(
                 500_000, // the bus behind the port has its own rate
-                arguments.flag("--fd") ? Optional.of(2_000_000) : Optional.empty(),
+                fd ? Optional.of(2_000_000) : Optional.empty(),
                 extended,
                 new PackLink.Ids(requestId, 0),
                 new PackLink.Ids(responseId, 0),
@@ -83,47 +127,44 @@ final class UdsCommand {
     private static int hex(String text, String name, int most) {
         String digits = digits(text);
         if (!digits.matches("[0-9A-Fa-f]{1," + most + "}"))
-            throw new UsageException(name + ": " + text + " is no hex number");
+            throw new UsageException(name + ": " + InputFile.quoted(text) + " is no hex number");
         long value = Long.parseLong(digits, 16);
-        if (value > Integer.MAX_VALUE) throw new UsageException(name + ": " + text + " is too large");
+        if (value > Integer.MAX_VALUE) throw new UsageException(name + ": " + InputFile.quoted(text) + " is too large");
         return (int) value;
     }
 
     private static Bytes request(String text) {
         String digits = text.replaceAll("[\\s:,-]", "");
         boolean good = digits.matches("(?:[0-9A-Fa-f]{2})+") && digits.length() <= 2 * LONGEST;
-        if (!good) throw new UsageException("the request \"" + text + "\" is no row of hex octets");
+        if (!good) throw new UsageException("the request \"" + InputFile.quoted(text) + "\" is no row of hex octets");
         return Bytes.parse(digits);
     }
 
-    private static int tell(Bytes request, Reply reply, Output output) {
-        Map<String, Object> object = Output.object("uds");
-        object.put("request", request.hex());
-        MessageText text = new MessageText(Map.of());
-        switch (reply) {
+    private int tell(Bytes request, Reply reply) {
+        return switch (reply) {
             case Reply.Positive(Bytes message) -> {
-                object.put("outcome", "positive");
-                object.put("response", message.hex());
-                object.put("words", text.of(message));
-                output.result(object, message.spaced() + "\n" + text.of(message));
-                return Main.GOOD;
+                String words = new MessageText(Map.of()).of(message);
+                Told told = told(request, "positive", message.hex(), Optional.empty(), words);
+                output().result("uds", told, message.spaced() + "\n" + words);
+                yield Main.GOOD;
             }
             case Reply.Refused(var code) -> {
-                object.put("outcome", "refused");
-                object.put(
-                        "response", Bytes.of(0x7F, request.u8(0), code.number()).hex());
-                object.put("code", "%02X".formatted(code.number()));
-                object.put("words", code.words());
-                output.result(
-                        object, "7F %02X %02X\nRefused: %s.".formatted(request.u8(0), code.number(), code.words()));
-                return Main.FOUND;
+                Bytes message = Bytes.of(0x7F, request.u8(0), code.number());
+                Optional<String> number = Optional.of("%02X".formatted(code.number()));
+                Told told = told(request, "refused", message.hex(), number, code.words());
+                output().result("uds", told, message.spaced() + "\nRefused: " + code.words() + ".");
+                yield Main.FOUND;
             }
             case Reply.Silent(Duration waited) -> {
-                object.put("outcome", "silent");
-                object.put("waitedMs", waited.toMillis());
-                output.result(object, "No answer within " + waited.toMillis() + " ms.");
-                return Main.FOUND;
+                Optional<String> none = Optional.empty();
+                Told told = new Told(request.hex(), "silent", none, none, none, Optional.of(waited.toMillis()));
+                output().result("uds", told, "No answer within " + waited.toMillis() + " ms.");
+                yield Main.FOUND;
             }
-        }
+        };
+    }
+
+    private static Told told(Bytes request, String outcome, String response, Optional<String> code, String words) {
+        return new Told(request.hex(), outcome, Optional.of(response), code, Optional.of(words), Optional.empty());
     }
 }

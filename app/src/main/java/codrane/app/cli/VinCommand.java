@@ -1,32 +1,46 @@
 package codrane.app.cli;
 
 import codrane.core.pack.Pack;
+import codrane.core.vin.Vin;
 import codrane.core.vin.VinCheck;
 import codrane.core.vin.VinRule;
 import java.io.IOException;
+import java.util.List;
 import java.util.Locale;
-import java.util.Map;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
 
 /** {@code vin check VIN [--no-check-digit] [--json]}. */
-final class VinCommand {
-    private VinCommand() {}
+@Command(name = "check", description = "Judges a VIN.")
+final class VinCommand extends Asked {
+    @Option(names = "--no-check-digit", description = "position 9 is no check digit")
+    private boolean noCheckDigit;
 
-    static int check(Arguments arguments, Output output) throws IOException {
-        arguments.take(2);
-        boolean noCheckDigit = arguments.flag("--no-check-digit");
-        String typed = arguments.onlyWord("the VIN");
-        arguments.end();
+    @Parameters(paramLabel = "VIN")
+    private String typed;
+
+    private record Told(
+            String vin,
+            boolean valid,
+            String checkDigit,
+            String reason,
+            List<String> suggestions,
+            List<Integer> modelYears) {}
+
+    @Override
+    public Integer call() throws IOException {
         VinRule rule = rule(typed);
         VinCheck check = VinCheck.of(typed, noCheckDigit ? rule.withCheckDigit(false) : rule);
-        Map<String, Object> object = Output.object("vin-check");
-        object.put("vin", check.vin().map(v -> v.text()).orElse(typed));
-        object.put("valid", check.valid());
-        object.put("checkDigit", check.checkDigit().name().toLowerCase(Locale.ROOT));
-        object.put("reason", check.reason());
-        object.put("suggestions", check.suggestions());
-        object.put("modelYears", check.modelYears());
         String more = check.suggestions().isEmpty() ? "" : "\nMeant perhaps: " + String.join(", ", check.suggestions());
-        output.result(object, (check.valid() ? "valid. " : "not valid. ") + check.reason() + more);
+        Told told = new Told(
+                check.vin().map(Vin::text).orElse(typed),
+                check.valid(),
+                check.checkDigit().name().toLowerCase(Locale.ROOT),
+                check.reason(),
+                check.suggestions(),
+                check.modelYears());
+        output().result("vin-check", told, (check.valid() ? "valid. " : "not valid. ") + check.reason() + more);
         return check.valid() ? Main.GOOD : Main.FOUND;
     }
 
