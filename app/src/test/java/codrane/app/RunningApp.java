@@ -32,7 +32,9 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
 
     @Override
     public void beforeAll(ExtensionContext context) throws IOException {
+        boolean another = app != null; // class was here before
         shared();
+        if (another) TestWorld.asAtFirst(app);
     }
 
     static synchronized App shared() throws IOException {

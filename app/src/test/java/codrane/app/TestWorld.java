@@ -105,6 +105,17 @@ final class TestWorld {
         act(world, "/plug/" + vin.text());
     }
 
+    /** Nothing of what one class of tests did to vehicles and authorities is left for the next. */
+    static void asAtFirst(RunningApp.App app) {
+        act(app.world(), "/renew");
+        actDoip(app.world(), "/renew");
+        authority(app.world(), "brennick-trade-desk", "right?reset=yes");
+        authority(app.world(), "tolvane-signing-office", "right?reset=yes&grant-seconds=3600");
+        app.bean(org.springframework.jdbc.core.simple.JdbcClient.class)
+                .sql("delete from authorisation")
+                .update();
+    }
+
     /** Locks the gateways of both vehicles, and forgets what was authorised: other tests share them. */
     static void lockGateways(RunningApp.App app) {
         act(app.world(), "/gateway/locked");

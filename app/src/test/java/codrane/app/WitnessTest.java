@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.atMost;
 import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import codrane.app.live.Witness;
@@ -15,7 +17,10 @@ import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ModuleReading.Presence;
+import codrane.core.scan.WhoAnswers;
 import codrane.link.DiagnosticLink;
+import codrane.link.DiagnosticLink.Heard;
+import codrane.standin.Conditions;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +33,8 @@ class WitnessTest {
     private static final Pack PACK = TestWorld.pack("brennick-lorne");
     private static final PackModule FIRST = PACK.module("body");
     private static final PackModule SECOND = PACK.module("tail-lift");
+
+    private static final Reply PRESENT = new Reply.Positive(Bytes.of(0x7E, 0x00));
 
     private final DiagnosticLink link = mock(DiagnosticLink.class);
     private final Map<String, ModuleReading> before =
@@ -70,7 +77,25 @@ class WitnessTest {
         assertThat(Witness.stranger(link, PACK, before, Set.of())).isEmpty();
     }
 
+    /** With the key off nobody waits for the better part of a minute. */
+    @Test
+    void whoseAndStranger_nobodyAnswers_isSoonKnown() {
+        assertThat(Witness.whose(link, PACK, Conditions.LORNE, "")).isInstanceOf(WhoAnswers.NobodySays.class);
+        Witness.stranger(link, PACK, before, Set.of());
+        verify(link, atMost(4)).requestAll(any(), any());
+        verify(link, atMost(12)).request(anyInt(), any(), any());
+    }
+
+    /** Not every vehicle answers what is asked of all. */
+    @Test
+    void stranger_onlyAnswersSingly_isNamedAllTheSame() {
+        answers(FIRST, "BD-2");
+        when(link.requestAll(any(), any())).thenReturn(List.of());
+        assertThat(Witness.stranger(link, PACK, before, Set.of())).isPresent();
+    }
+
     private void answers(PackModule module, String serial) {
+        when(link.requestAll(any(), any())).thenReturn(List.of(new Heard(module.address(), PRESENT)));
         int did = module.did(Ident.SERIAL);
         Bytes head = Bytes.of(0x62, did >> 8, did & 0xFF);
         when(link.request(eq(module.address()), any(), any()))

@@ -29,14 +29,15 @@ public final class Witness {
      */
     public static WhoAnswers whose(DiagnosticLink link, Pack pack, Vin plate, String replaced) {
         VehicleScanner scanner = new VehicleScanner(link, pack);
-        List<PackModule> modules = new ArrayList<>(pack.modules().values());
-        modules.sort(Comparator.comparing(m -> !m.id().equals(pack.vinReference())));
+        List<PackModule> modules = pack.modules().values().stream()
+                .filter(m -> !m.id().equals(replaced) && m.identification().containsKey(Ident.VIN))
+                .sorted(Comparator.comparing(m -> !m.id().equals(pack.vinReference())))
+                .toList();
         List<VinComparison.Held> held = new ArrayList<>();
         for (PackModule module : modules) {
-            boolean asked =
-                    !module.id().equals(replaced) && module.identification().containsKey(Ident.VIN);
-            if (!asked) continue;
             Optional<Bytes> vin = scanner.data(module, module.did(Ident.VIN));
+            if (vin.isEmpty() && !scanner.anyone(modules)) break;
+            if (vin.isEmpty()) continue;
             held.add(VinComparison.compare(plate, new VinComparison.Stored(module.id(), module.title(), vin)));
             if (WhoAnswers.settled(held)) break;
         }
@@ -50,17 +51,21 @@ public final class Witness {
      */
     public static Optional<String> stranger(
             DiagnosticLink link, Pack pack, Map<String, ModuleReading> before, Set<String> written) {
-        for (PackModule module : pack.modules().values()) {
-            Optional<Bytes> then = Optional.ofNullable(before.get(module.id()))
-                    .filter(r -> !written.contains(module.id()))
-                    .flatMap(r -> r.octets(Ident.SERIAL));
-            if (then.isEmpty()) continue;
-            Optional<Bytes> now = new VehicleScanner(link, pack).data(module, module.did(Ident.SERIAL));
-            if (now.isEmpty()) continue;
-            if (now.equals(then)) return Optional.empty();
+        VehicleScanner scanner = new VehicleScanner(link, pack);
+        List<PackModule> witnesses = pack.modules().values().stream()
+                .filter(m -> !written.contains(m.id()) && serial(before, m).isPresent())
+                .toList();
+        for (PackModule module : witnesses) {
+            Optional<Bytes> now = scanner.data(module, module.did(Ident.SERIAL));
+            if (now.isEmpty() && scanner.anyone(witnesses)) continue;
+            if (now.isEmpty() || now.equals(serial(before, module))) return Optional.empty();
             return Optional.of("Another vehicle is on the cable than the one that was scanned: the "
                     + module.lowerTitle() + " has another serial number.");
         }
         return Optional.empty();
+    }
+
+    private static Optional<Bytes> serial(Map<String, ModuleReading> before, PackModule module) {
+        return Optional.ofNullable(before.get(module.id())).flatMap(r -> r.octets(Ident.SERIAL));
     }
 }

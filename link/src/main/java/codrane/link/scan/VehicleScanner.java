@@ -24,6 +24,7 @@ import java.util.function.Consumer;
 public final class VehicleScanner {
     private static final int ALL_STATUS = 0xFF;
     private static final int ATTEMPTS = 3;
+    private static final int ASKED_SINGLY = 3;
 
     private final DiagnosticLink link;
     private final Pack pack;
@@ -99,6 +100,24 @@ public final class VehicleScanner {
             reply = link.request(module.address(), request, waits(module));
         }
         return reply;
+    }
+
+    /**
+     * Whether anyone answers at all. With the key off a whole vehicle is silent, and asking each module as often as one
+     * that may have missed a frame takes most of a minute. All are asked at once, twice; then the first few singly,
+     * since not every vehicle answers what is asked of all.
+     *
+     * @param modules whose answer is wanted, the surest first
+     * @throws codrane.link.LinkLostException when the link is gone
+     */
+    public boolean anyone(List<PackModule> modules) {
+        if (modules.isEmpty()) return false;
+        Bytes hello = Requests.testerPresent();
+        for (int i = 0; i < 2; i++)
+            if (!link.requestAll(hello, waits(modules.getFirst())).isEmpty()) return true;
+        return modules.stream()
+                .limit(ASKED_SINGLY)
+                .anyMatch(m -> !(link.request(m.address(), hello, waits(m)) instanceof Reply.Silent));
     }
 
     /** Whether the module answers at all. */

@@ -20,7 +20,7 @@ import tools.jackson.databind.ObjectMapper;
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
  * /look}, {@code GET /faults}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
- * /faults/clear}, {@code /plug/VIN}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
+ * /faults/clear}, {@code /plug/VIN}, {@code /renew}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
  */
 public final class ControlPort implements AutoCloseable {
     private final HttpServer server;
@@ -51,7 +51,11 @@ public final class ControlPort implements AutoCloseable {
                 Optional<Map<String, Object>> body = get(path);
                 send(exchange, body.isPresent() ? 200 : 404, body.orElse(Map.of("message", "not known here")));
             } else {
-                Optional<String> problem = path.equals("fault") ? bring(exchange) : post(path);
+                Optional<String> problem = switch (path) {
+                    case "fault" -> bring(exchange);
+                    case "renew" -> tool.renew() ? Optional.empty() : Optional.of("only with several vehicles");
+                    default -> post(path);
+                };
                 if (problem.isEmpty()) send(exchange, 200, running().look());
                 else send(exchange, 404, Map.of("message", problem.get()));
             }

@@ -16,8 +16,9 @@ public final class SimulatedTool implements AutoCloseable {
     private static final String OLD_FIRMWARE = "1.0";
 
     private final Label label;
-    private final List<RunningVehicle> vehicles;
+    private final Parked parked;
     private final Optional<Cable> cable;
+    private volatile List<RunningVehicle> vehicles;
     private volatile RunningVehicle plugged;
     private volatile boolean wireless;
     private volatile String firmware;
@@ -28,17 +29,23 @@ public final class SimulatedTool implements AutoCloseable {
         public static final Label PLAIN = new Label("interface", "PLV2-000000", "1.0", "1.0");
     }
 
-    private SimulatedTool(Label label, List<RunningVehicle> vehicles, Optional<Cable> cable) {
+    /** The vehicles as they are at first. */
+    private interface Parked {
+        List<RunningVehicle> atFirst() throws IOException;
+    }
+
+    private SimulatedTool(Label label, Parked parked, Optional<Integer> port) throws IOException {
         this.label = label;
-        this.vehicles = List.copyOf(vehicles);
-        this.cable = cable;
+        this.parked = parked;
+        vehicles = parked.atFirst();
         plugged = vehicles.getFirst();
+        cable = port.isPresent() ? Optional.of(new Cable(port.get(), door(plugged))) : Optional.empty();
         firmware = label.firmware();
     }
 
     /** Without a cable to replug: the vehicle's own doors are used. */
-    public static SimulatedTool fixedTo(RunningVehicle vehicle) {
-        return new SimulatedTool(Label.PLAIN, List.of(vehicle), Optional.empty());
+    public static SimulatedTool fixedTo(RunningVehicle vehicle) throws IOException {
+        return new SimulatedTool(Label.PLAIN, () -> List.of(vehicle), Optional.empty());
     }
 
     /**
@@ -54,15 +61,18 @@ public final class SimulatedTool implements AutoCloseable {
             int speed,
             Function<Pack, SimulatedVehicle.World> worlds)
             throws IOException {
-        List<RunningVehicle> vehicles = new ArrayList<>();
-        for (Setup setup : setups) {
-            vehicles.add(new RunningVehicle(
-                    setup,
-                    can ? RunningVehicle.Doors.CAN : RunningVehicle.Doors.DOIP,
-                    speed,
-                    worlds.apply(setup.pack())));
-        }
-        return new SimulatedTool(label, vehicles, Optional.of(new Cable(port, door(vehicles.getFirst()))));
+        Parked parked = () -> {
+            List<RunningVehicle> vehicles = new ArrayList<>();
+            for (Setup setup : setups) {
+                vehicles.add(new RunningVehicle(
+                        setup,
+                        can ? RunningVehicle.Doors.CAN : RunningVehicle.Doors.DOIP,
+                        speed,
+                        worlds.apply(setup.pack())));
+            }
+            return List.copyOf(vehicles);
+        };
+        return new SimulatedTool(label, parked, Optional.of(port));
     }
 
     private static int door(RunningVehicle vehicle) {
@@ -86,6 +96,23 @@ public final class SimulatedTool implements AutoCloseable {
         if (vehicle.isEmpty() || cable.isEmpty()) return false;
         plugged = vehicle.get();
         cable.get().plug(door(plugged));
+        return true;
+    }
+
+    /**
+     * All its vehicles are as they were at first, and so is the interface; what was under way is cut.
+     *
+     * @return whether it has a cable, so that vehicles can be exchanged behind it
+     */
+    synchronized boolean renew() throws IOException {
+        if (cable.isEmpty()) return false;
+        List<RunningVehicle> before = vehicles;
+        vehicles = parked.atFirst();
+        plugged = vehicles.getFirst();
+        firmware = label.firmware();
+        wireless = false;
+        cable.get().plug(door(plugged));
+        for (RunningVehicle vehicle : before) vehicle.close();
         return true;
     }
 
