@@ -153,7 +153,10 @@ class KillAndRecoverTest {
         Files.deleteIfExists(var.resolve("port"));
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
+                "-XX:TieredStopAtLevel=1", // starts again and again
+                "-XX:+AutoCreateSharedArchive",
+                "-XX:SharedArchiveFile=" + Path.of("target", "killed.jsa").toAbsolutePath(),
+                "-Dspring.aot.enabled=" + Boolean.getBoolean("spring.aot.enabled"),
                 "-Xmx400m",
                 "-cp",
                 System.getProperty("java.class.path"),

@@ -52,8 +52,10 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
         Path var = Files.createTempDirectory("codrane-test");
         List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
         TestWorld.settings(world, database, var).forEach(s -> arguments.add("--" + s));
-        ConfigurableApplicationContext context =
-                SpringApplication.run(CodraneApplication.class, arguments.toArray(String[]::new));
+        SpringApplication application = new SpringApplication(CodraneApplication.class);
+        application.setMainApplicationClass(CodraneApplication.class); // not the runner of the tests
+        application.addInitializers(context -> context.getBeanFactory().addBeanPostProcessor(new Statements()));
+        ConfigurableApplicationContext context = application.run(arguments.toArray(String[]::new));
         TestDatabase.closeFirst(context::close);
         return new App(
                 context, world, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));

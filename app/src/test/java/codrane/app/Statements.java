@@ -9,10 +9,8 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CopyOnWriteArrayList;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.config.BeanPostProcessor;
-import org.springframework.stereotype.Component;
 
 /** Counts what the thread of a test asks the database, sessions and locks aside. */
-@Component
 class Statements implements BeanPostProcessor {
     private static final ThreadLocal<List<String>> ASKED = new ThreadLocal<>();
     private static final ThreadLocal<Work> AFTER_THE_FIRST = new ThreadLocal<>();
@@ -26,6 +24,7 @@ class Statements implements BeanPostProcessor {
         } finally {
             ASKED.remove();
         }
+        if (asked.isEmpty()) throw new AssertionError("nothing was asked, or nothing was counted");
         return List.copyOf(asked);
     }
 

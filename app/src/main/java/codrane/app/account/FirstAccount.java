@@ -7,7 +7,6 @@ import java.nio.file.Path;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnExpression;
 import org.springframework.stereotype.Component;
 
 /**
@@ -15,19 +14,20 @@ import org.springframework.stereotype.Component;
  * no account yet; that it was taken is said by a file beside it, so that the launcher shows a password that works.
  */
 @Component
-@ConditionalOnExpression("!'${codrane.first-password-file:}'.isEmpty()")
 class FirstAccount implements ApplicationRunner {
     private final Accounts accounts;
-    private final Path file;
+    private final String name;
 
-    FirstAccount(Accounts accounts, @Value("${codrane.first-password-file}") Path file) {
+    /** @param name of the file; empty when the launcher made none */
+    FirstAccount(Accounts accounts, @Value("${codrane.first-password-file:}") String name) {
         this.accounts = accounts;
-        this.file = file;
+        this.name = name;
     }
 
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
-        if (!Files.exists(file)) return;
+        Path file = Path.of(name);
+        if (name.isEmpty() || !Files.exists(file)) return;
         if (accounts.nobody()) {
             accounts.add("lead", Files.readString(file, StandardCharsets.UTF_8).strip(), Role.LEAD);
             Files.writeString(file.resolveSibling(file.getFileName() + ".taken"), "");

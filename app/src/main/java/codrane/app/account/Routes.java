@@ -47,6 +47,8 @@ public final class Routes {
             post("/jobs/*/photos", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/notes", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/old-module/*", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
+            post("/jobs/*/correct", INTAKE),
+            post("/jobs/*/cancel", INTAKE),
             post("/jobs/*/old-module-read", WRITERS),
             post("/jobs/*/variant", WRITERS),
             post("/jobs/*/ask-module", READERS),

@@ -20,14 +20,12 @@ import java.time.Instant;
 import java.time.InstantSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
 /** The demo's archive: baselines of earlier visits, which the stand-in reads from simulated vehicles. */
 @Component
-@ConditionalOnProperty("codrane.demo")
 class DemoArchive {
     private static final Logger LOG = LoggerFactory.getLogger(DemoArchive.class);
     private static final Duration PATIENCE = Duration.ofSeconds(60);

@@ -6,6 +6,7 @@ import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.app.policy.Passes;
 import codrane.app.tools.Tools;
+import codrane.app.workshop.CodraneSettings;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
 import java.time.Instant;
@@ -17,12 +18,10 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 
 /** Loads the demo world once: accounts, passes, and a job of Pierhead Yard for each kind of work. */
 @Component
-@ConditionalOnProperty("codrane.demo")
 class DemoWorld implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoWorld.class);
 
@@ -40,8 +39,12 @@ class DemoWorld implements ApplicationRunner {
     private final DemoArchive archive;
     private final Passes passes;
     private final Tools tools;
-    private final InstantSource time;
-    private final ZoneId zone;
+    private final Now now;
+    private final CodraneSettings settings;
+
+    /** The time here. */
+    @Component
+    record Now(InstantSource time, ZoneId zone) {}
 
     DemoWorld(
             Accounts accounts,
@@ -49,19 +52,20 @@ class DemoWorld implements ApplicationRunner {
             DemoArchive archive,
             Passes passes,
             Tools tools,
-            InstantSource time,
-            ZoneId zone) {
+            Now now,
+            CodraneSettings settings) {
         this.tools = tools;
-        this.zone = zone;
         this.passes = passes;
-        this.time = time;
         this.archive = archive;
         this.accounts = accounts;
         this.intake = intake;
+        this.now = now;
+        this.settings = settings;
     }
 
     @Override
     public void run(ApplicationArguments arguments) {
+        if (!settings.demo()) return;
         for (Role role : Role.values()) {
             accounts.add(role.name().toLowerCase(java.util.Locale.ROOT), PASSWORD, role);
         }
@@ -131,7 +135,7 @@ class DemoWorld implements ApplicationRunner {
                 "climate",
                 PartOrigin.SECOND_HAND);
         job("0TVCH5E12SN000318", "Announcements can't be understood in the rear.", JobKind.CHOOSE_VARIANT);
-        LocalDate today = LocalDate.ofInstant(time.instant(), zone);
+        LocalDate today = LocalDate.ofInstant(now.time().instant(), now.zone());
         passes.note("brennick", until(today.plusDays(PASS_DAYS)), "lead");
         passes.note("tolvane", until(today.plusDays(PASS_DAYS)), "lead");
         tools.licence("Plover", today.plusDays(SHORT_LICENCE_DAYS).toString(), "lead");
@@ -139,7 +143,7 @@ class DemoWorld implements ApplicationRunner {
     }
 
     private Instant until(LocalDate day) {
-        return day.atStartOfDay(zone).toInstant();
+        return day.atStartOfDay(now.zone()).toInstant();
     }
 
     private void job(String vin, String complaint, JobKind kind) {

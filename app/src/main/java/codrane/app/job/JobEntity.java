@@ -40,6 +40,7 @@ class JobEntity {
     Instant createdAt;
     String createdBy;
     Instant closedAt;
+    String closedWhy = "";
     Instant reopenedAt;
 
     /** Raised by each act of a person. */
@@ -50,13 +51,25 @@ class JobEntity {
     String lastWho = "";
     Instant lastAt;
 
+    void wanted(Job.Wanted wanted) {
+        kind = wanted.kind();
+        complaint = wanted.complaint();
+        replacedModule = wanted.module().orElse(null);
+        partOrigin = wanted.origin().orElse(null);
+    }
+
     Job job() {
         return new Job(
                 id,
                 number,
                 vehicle.vehicle(),
                 new Job.Wanted(kind, complaint, Optional.ofNullable(replacedModule), Optional.ofNullable(partOrigin)),
-                new Job.Life(createdAt, createdBy, Optional.ofNullable(closedAt), Optional.ofNullable(reopenedAt)),
+                new Job.Life(
+                        createdAt,
+                        createdBy,
+                        Optional.ofNullable(closedAt),
+                        closedWhy,
+                        Optional.ofNullable(reopenedAt)),
                 version);
     }
 }

@@ -39,10 +39,7 @@ public class JobStore {
         job.number = jobs.nextNumber();
         job.vehicle = vehicles.entity(
                 newJob.vin(), pack.id(), pack.modelOf(newJob.vin()).orElseThrow(), now);
-        job.kind = newJob.wanted().kind();
-        job.complaint = newJob.wanted().complaint();
-        job.replacedModule = newJob.wanted().module().orElse(null);
-        job.partOrigin = newJob.wanted().origin().orElse(null);
+        job.wanted(newJob.wanted());
         job.createdAt = now;
         job.createdBy = who;
         return jobs.save(job).number;
@@ -91,8 +88,22 @@ public class JobStore {
         jobs.findById(job.id()).ifPresent(j -> j.closedAt = now);
     }
 
+    /** Ends it before its work. */
+    public void cancel(Job job, String why, Instant now) {
+        jobs.findById(job.id()).ifPresent(j -> {
+            j.closedAt = now;
+            j.closedWhy = why;
+        });
+    }
+
+    /** It was taken in wrongly. */
+    public void correct(Job job, Job.Wanted wanted) {
+        jobs.findById(job.id()).ifPresent(j -> j.wanted(wanted));
+    }
+
     public void reopen(Job job, Instant now) {
         jobs.findById(job.id()).ifPresent(j -> {
+            j.closedWhy = "";
             j.closedAt = null;
             j.reopenedAt = now;
         });

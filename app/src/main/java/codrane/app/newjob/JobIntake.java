@@ -6,13 +6,11 @@ import codrane.app.job.Vehicles;
 import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
 import codrane.core.job.Job;
+import codrane.core.job.WantedForm;
 import codrane.core.pack.Pack;
-import codrane.core.plan.JobKind;
-import codrane.core.plan.PartOrigin;
 import codrane.core.vin.Vin;
 import codrane.core.vin.VinCheck;
 import java.time.InstantSource;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -125,33 +123,17 @@ public class JobIntake {
         Vin vin = check.vin().get();
         Optional<Pack> pack = packs.of(vin);
         if (pack.isEmpty()) return new Taken.Rejected("vin", "No pack on this computer covers this VIN.");
-        Optional<JobKind> kind = find(JobKind.values(), form.kind());
-        if (kind.isEmpty()) return new Taken.Rejected("kind", "Choose what is to be done.");
-        Optional<String> replaced =
-                Optional.ofNullable(form.replaced()).filter(pack.get().modules()::containsKey);
-        if (kind.get() == JobKind.READY_TOOL)
-            return new Taken.Rejected("kind", "A new tool is made ready under Tools: it is no job on a vehicle.");
-        if (kind.get().namesModule() && replaced.isEmpty()) {
-            return new Taken.Rejected(
-                    "replaced",
-                    "Choose the module that "
-                            + (kind.get().replaces() ? "was replaced" : "this is about")
-                            + "; the " + pack.get().title() + " has none of this name.");
-        }
-        Job.Wanted wanted = new Job.Wanted(
-                kind.get(),
-                form.complaint().strip(),
-                replaced.filter(module -> kind.get().namesModule()),
-                find(PartOrigin.values(), form.origin())
-                        .filter(origin -> kind.get().replaces()));
-        long number = jobs.add(new JobStore.NewJob(vin, pack.get(), wanted), who, time.instant());
+        return switch (form.wanted().read(pack.get())) {
+            case WantedForm.Read.Wrong(String field, String sentence) -> new Taken.Rejected(field, sentence);
+            case WantedForm.Read.Good(Job.Wanted wanted) -> add(vin, pack.get(), wanted, who);
+        };
+    }
+
+    private Taken add(Vin vin, Pack pack, Job.Wanted wanted, String who) {
+        long number = jobs.add(new JobStore.NewJob(vin, pack, wanted), who, time.instant());
         audit.record(who, "took in", "job " + number, vin.text());
         acts.made(JOB + number, who);
         return new Taken.Job(number);
-    }
-
-    private static <E extends Enum<E>> Optional<E> find(E[] values, String name) {
-        return Arrays.stream(values).filter(v -> v.name().equals(name)).findFirst();
     }
 
     /** Whether no vehicle was ever taken in. */

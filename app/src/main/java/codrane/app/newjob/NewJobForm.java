@@ -1,7 +1,9 @@
 package codrane.app.newjob;
 
+import codrane.core.job.WantedForm;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import org.jspecify.annotations.Nullable;
 
 /** What is typed for a new job. */
 public record NewJobForm(
@@ -14,6 +16,14 @@ public record NewJobForm(
         String kind,
         String replaced,
         String origin) {
+    WantedForm wanted() {
+        return new WantedForm(text(complaint), text(kind), text(replaced), text(origin));
+    }
+
+    private static String text(@Nullable String typed) {
+        return typed == null ? "" : typed;
+    }
+
     static NewJobForm empty() {
         return new NewJobForm("", "", "", "", "");
     }

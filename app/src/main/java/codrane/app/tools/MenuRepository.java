@@ -11,7 +11,7 @@ interface MenuRepository extends JpaRepository<MenuEntity, Long> {
             + " m.warning, j.number) from MenuEntity m, JobEntity j where j.id = m.jobId and ";
     String ORDER = " order by m.operation, m.module, m.tool, m.at desc";
 
-    @Query(ENTRY + "m.pack = :pack and j.closedAt is not null" + ORDER)
+    @Query(ENTRY + "m.pack = :pack and j.closedAt is not null and j.closedWhy = ''" + ORDER)
     List<MenuMap.Entry> ofPack(String pack, Limit limit);
 
     @Query(ENTRY + "m.jobId = :jobId" + ORDER)

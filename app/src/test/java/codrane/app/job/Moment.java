@@ -218,7 +218,7 @@ final class Moment {
                         "It does not move",
                         replaces ? Optional.of("tail-lift") : Optional.empty(),
                         Optional.of(origin)),
-                new Job.Life(T0, "desk", Optional.empty(), Optional.empty()),
+                new Job.Life(T0, "desk", Optional.empty(), "", Optional.empty()),
                 0);
         List<Scan> scans = Stream.of(before, latest)
                 .flatMap(Optional::stream)

@@ -24,8 +24,17 @@ public record Job(long id, long number, Vehicle vehicle, Wanted wanted, Life lif
      */
     public record Wanted(JobKind kind, String complaint, Optional<String> module, Optional<PartOrigin> origin) {}
 
-    /** When it began and ended. */
-    public record Life(Instant createdAt, String createdBy, Optional<Instant> closedAt, Optional<Instant> reopenedAt) {}
+    /**
+     * When it began and ended.
+     *
+     * @param closedWhy why it was cancelled; empty when it was not
+     */
+    public record Life(
+            Instant createdAt,
+            String createdBy,
+            Optional<Instant> closedAt,
+            String closedWhy,
+            Optional<Instant> reopenedAt) {}
 
     public long vehicleId() {
         return vehicle.id();
@@ -61,6 +70,11 @@ public record Job(long id, long number, Vehicle vehicle, Wanted wanted, Life lif
 
     public Optional<Instant> closedAt() {
         return life.closedAt();
+    }
+
+    /** Why it was cancelled; empty when it was not. */
+    public Optional<String> cancelled() {
+        return Optional.of(life.closedWhy()).filter(why -> !why.isEmpty());
     }
 
     public Optional<Instant> reopenedAt() {

@@ -24,6 +24,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** The room of Bench: what is seen, what people note, and what the battery means. */
@@ -66,10 +67,13 @@ class BenchRoom implements Room {
     @Override
     public BenchView view(JobState state, Viewer viewer) {
         BenchNotes notes = state.benched().notes();
+        List<Check> tool = tool(state, notes);
+        List<Check> own = computer.checks(notes.sleepOff(), notes.updatesOff());
         return new BenchView(
                 state.job().number(),
-                rows(tool(state, notes)),
-                rows(computer.checks(notes.sleepOff(), notes.updatesOff())),
+                rows(tool),
+                rows(own),
+                BenchView.holdsRun(state, Stream.concat(tool.stream(), own.stream())),
                 BenchView.answered(state),
                 notes.battery().map(b -> PowerView.of(state, b)),
                 BenchForm.of(notes, state.pack().supply()),

@@ -4,6 +4,7 @@ import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
 import codrane.core.job.IntakeNotes.OldModule;
+import codrane.core.job.WantedForm;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Duration;
@@ -27,11 +28,13 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class IntakeController {
     private final IntakeActs acts;
+    private final CorrectActs corrections;
     private final JobDesk desk;
     private final Photos photos;
 
-    IntakeController(IntakeActs acts, JobDesk desk, Photos photos) {
+    IntakeController(IntakeActs acts, CorrectActs corrections, JobDesk desk, Photos photos) {
         this.acts = acts;
+        this.corrections = corrections;
         this.desk = desk;
         this.photos = photos;
     }
@@ -42,6 +45,29 @@ class IntakeController {
         if (acted instanceof Acted.Refused) flash.addFlashAttribute("typed", form);
         else flash.addFlashAttribute("said", "Noted.");
         return Led.to(acted, number, "intake", flash);
+    }
+
+    @PostMapping("/correct")
+    String correct(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String complaint,
+            @RequestParam(defaultValue = "") String kind,
+            @RequestParam(defaultValue = "") String replaced,
+            @RequestParam(defaultValue = "") String origin,
+            Principal who,
+            RedirectAttributes flash) {
+        Acted acted = corrections.correct(number, new WantedForm(complaint, kind, replaced, origin), who.getName());
+        if (acted instanceof Acted.Done) flash.addFlashAttribute("said", "Corrected.");
+        return Led.to(acted, number, "intake", flash);
+    }
+
+    @PostMapping("/cancel")
+    String cancel(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String why,
+            Principal who,
+            RedirectAttributes flash) {
+        return Led.to(corrections.cancel(number, why, who.getName()), number, "record", flash);
     }
 
     @PostMapping("/old-module/{where:still-in|out}")

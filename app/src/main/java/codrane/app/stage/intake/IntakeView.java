@@ -5,11 +5,15 @@ import codrane.core.job.HoldNote;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.Job;
 import codrane.core.job.JobState;
+import codrane.core.job.stage.IntakeStage;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.PartOrigin;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /**
@@ -26,6 +30,7 @@ public record IntakeView(
         IntakeForm form,
         Choices choices,
         List<Picture> photos,
+        Correction correction,
         May may) {
     /** @param partStates by value; none when nothing is replaced */
     public record Choices(List<String> variants, Map<String, String> partStates) {}
@@ -34,10 +39,40 @@ public record IntakeView(
     public record Picture(String href, String caption, String taken) {}
 
     /** What this one may press. */
-    public record May(boolean notes, boolean photos) {}
+    public record May(boolean notes, boolean photos, boolean correct, boolean cancel) {}
+
+    /**
+     * What the job is, to be corrected.
+     *
+     * @param work whether what is done can still be another work
+     */
+    public record Correction(
+            String complaint, List<Option> kinds, List<Option> modules, List<Option> origins, boolean work) {
+        static Correction of(JobState state) {
+            Job job = state.job();
+            return new Correction(
+                    job.complaint(),
+                    Arrays.stream(JobKind.values())
+                            .filter(k -> k != JobKind.READY_TOOL)
+                            .map(k -> new Option(k.name(), k.title(), k == job.kind()))
+                            .toList(),
+                    state.pack().modules().values().stream()
+                            .map(m -> new Option(
+                                    m.id(), m.title(), job.replacedModule().equals(Optional.of(m.id()))))
+                            .toList(),
+                    Arrays.stream(PartOrigin.values())
+                            .map(o ->
+                                    new Option(o.name(), o.words(), job.origin().equals(Optional.of(o))))
+                            .toList(),
+                    state.plan().isEmpty());
+        }
+    }
+
+    public record Option(String value, String title, boolean chosen) {}
 
     static IntakeView of(JobState state, List<Photos.Photo> photos, Viewer viewer) {
         long number = state.job().number();
+        boolean open = state.job().closedAt().isEmpty();
         return new IntakeView(
                 number,
                 state.pack().equipment().safety(),
@@ -45,7 +80,14 @@ public record IntakeView(
                 IntakeForm.of(state.intake()),
                 choices(state),
                 photos.stream().map(p -> picture(state, p)).toList(),
-                new May(viewer.may(number, "notes"), viewer.may(number, "photos")));
+                Correction.of(state),
+                new May(
+                        viewer.may(number, "notes"),
+                        viewer.may(number, "photos"),
+                        open && viewer.may(number, "correct"),
+                        open
+                                && viewer.may(number, "cancel")
+                                && IntakeStage.CANCEL.stop(state).isEmpty()));
     }
 
     private static Map<String, String> facts(JobState state) {

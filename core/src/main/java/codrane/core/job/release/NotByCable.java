@@ -11,9 +11,13 @@ import java.util.Optional;
 final class NotByCable implements StopRule {
     @Override
     public Optional<Stop> judge(JobState state) {
+        return reason(state).flatMap(why -> Stop.because("Not started. " + why));
+    }
+
+    static Optional<String> reason(JobState state) {
         boolean wireless = state.access().tool().map(ToolLook::wireless).orElse(false);
-        return Stop.unless(
-                !wireless || !Cable.needed(state),
-                "Not started. This is written by cable: unpair the interface, plug it in, ask once more at Bench.");
+        return wireless && Cable.needed(state)
+                ? Optional.of("This is written by cable: unpair the interface, plug it in, ask once more at Bench.")
+                : Optional.empty();
     }
 }

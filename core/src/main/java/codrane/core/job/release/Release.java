@@ -9,6 +9,7 @@ import codrane.core.plan.Operation;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Acts that begin, go on with, recover or stop a run. */
 public final class Release {
@@ -31,6 +32,13 @@ public final class Release {
     public static final Ask STOP = Ask.of("run/stop", "stopped the run", new NotRunning());
 
     private Release() {}
+
+    /** What is seen at Bench and will hold the run, if it stays as it is. */
+    public static List<String> heldFromBench(JobState state) {
+        return Stream.of(NotByCable.reason(state), SecondWriter.reason(state))
+                .flatMap(Optional::stream)
+                .toList();
+    }
 
     /** Whether tasks can be made of the plan. */
     public static Optional<Stop> noTasks(JobState state) {

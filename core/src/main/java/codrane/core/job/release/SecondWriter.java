@@ -9,10 +9,13 @@ import java.util.Optional;
 final class SecondWriter implements StopRule {
     @Override
     public Optional<Stop> judge(JobState state) {
+        return reason(state).flatMap(why -> Stop.because("Not started. " + why + " Nothing was sent."));
+    }
+
+    static Optional<String> reason(JobState state) {
         return state.benched()
                 .notes()
                 .secondWriter()
-                .flatMap(second -> Stop.because("Not started. " + second
-                        + " is on the same socket and writes, too: see Bench. Nothing was sent."));
+                .map(second -> second + " is on the same socket and writes, too: see Bench.");
     }
 }

@@ -1,11 +1,13 @@
 package codrane.core.job.stage;
 
+import codrane.core.job.Job;
 import codrane.core.job.JobState;
 import codrane.core.job.act.Ask;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.act.NextAct.Act;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.job.act.ReplacesNothing;
+import codrane.core.job.act.Stop;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
@@ -20,11 +22,30 @@ public final class IntakeStage implements StageRules {
     public static final Ask NOTE = Ask.of("notes", "noted the arrival");
     public static final Ask OLD_MODULE = Ask.of("old-module", "said where the old module is", new ReplacesNothing());
     public static final Ask VARIANT = Ask.of("variant", "named the variant");
+    /** Nothing of a job that began to write is undone by ending it early. */
+    public static final Ask CANCEL = Ask.of(
+            "cancel",
+            "cancelled the job",
+            state -> Stop.unless(
+                    state.run().isEmpty(), "A run began in this job: it ends at Record, with what came of it."));
+
+    public static final Ask CORRECT = Ask.of("correct", "corrected what the job is");
     public static final Ask PHOTO = Ask.of("photos", "added a photo");
 
     @Override
     public Stage stage() {
         return Stage.INTAKE;
+    }
+
+    /** Why the work can't become another one; the customer's words and the part's origin always can. */
+    public static Optional<Stop> otherWork(JobState state, Job.Wanted wanted) {
+        Job.Wanted was = state.job().wanted();
+        boolean same = wanted.kind() == was.kind()
+                && wanted.module().equals(was.module())
+                && wanted.origin().equals(was.origin());
+        return Stop.unless(
+                same || state.plan().isEmpty(),
+                "The plan rests on what was to be done: cancel this job with a reason, and take in another.");
     }
 
     @Override

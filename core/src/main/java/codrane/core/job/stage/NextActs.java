@@ -56,6 +56,7 @@ public final class NextActs {
     }
 
     private static NextAct choose(JobState state, Stage shown, String who) {
+        if (state.job().cancelled().isPresent()) return rules(Stage.RECORD).next(state, who);
         JobProgress progress = HoldRules.progress(state);
         Stage current = progress.current();
         boolean readingOn = current == Stage.UNLOCK && shown.compareTo(Stage.UNLOCK) > 0;

@@ -37,8 +37,13 @@ public final class RecordStage implements StageRules {
     public NextAct next(JobState state, String who) {
         if (state.job().closedAt().isPresent())
             return new NextAct(
-                    "This job is closed",
-                    "The report stays here and prints. Nothing of the job changes any more." + leftOpen(state),
+                    state.job().cancelled().isPresent() ? "This job was cancelled" : "This job is closed",
+                    state.job()
+                                    .cancelled()
+                                    .map(why -> "Why: " + why + ". Nothing was written. ")
+                                    .orElse("")
+                            + "The report stays here and prints. Nothing of the job changes any more."
+                            + leftOpen(state),
                     "To work on it again, reopen it and say why.",
                     Tone.SETTLED,
                     List.of(Act.reasoned("Reopen the job", REOPEN)));
