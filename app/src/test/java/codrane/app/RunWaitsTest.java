@@ -60,14 +60,14 @@ class RunWaitsTest {
             ChangeLedger ledger = app.bean(ChangeLedger.class);
             assertThat(ledger.ofJob(job.facts().job().id()))
                     .singleElement()
-                    .satisfies(change -> assertThat(change.after()).isEqualTo("3.12"));
+                    .satisfies(change -> assertThat(change.change().after()).isEqualTo("3.12"));
 
             goOn(app, world, job);
             assertThat(run(job).id()).isEqualTo(stopped.id());
             var journal = app.bean(RunStore.class).journal(stopped.id(), 900);
             assertThat(journal).filteredOn(row -> row.purpose().equals("Erase")).hasSize(1);
             assertThat(ledger.ofJob(job.facts().job().id()))
-                    .extracting(ChangeLedger.Change::what)
+                    .extracting(made -> made.change().what())
                     .doesNotHaveDuplicates()
                     .contains("Write the VIN");
             KillAndRecoverTest.assertRight(KillAndRecoverTest.module(world, "tail-lift"), "tail-lift");

@@ -1,6 +1,7 @@
 package codrane.app.access;
 
 import codrane.app.access.AuthorityClient.Told;
+import codrane.app.access.AuthorityRequests.PlanOffer;
 import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
 import codrane.app.workshop.CodraneSettings;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 
 /** The workshop's accounts at the makers' authorities. What an authority says is kept with the time, never assumed. */
@@ -26,7 +28,7 @@ public class Access {
     private final String workshop;
     private final Map<String, AuthorityClient.Counter> counters = new ConcurrentHashMap<>();
     private final Map<String, String> silent = new ConcurrentHashMap<>();
-    private final Map<String, List<AuthorityClient.PlanOffer>> offers = new ConcurrentHashMap<>();
+    private final Map<String, List<PlanOffer>> offers = new ConcurrentHashMap<>();
 
     Access(AuthorityClient client, AccessStore store, PackShelf packs, AuditTrail audit, CodraneSettings settings) {
         this.client = client;
@@ -81,7 +83,7 @@ public class Access {
     }
 
     /** Plans that it offers, as it said last. */
-    List<AuthorityClient.PlanOffer> plans(String authority) {
+    List<PlanOffer> plans(String authority) {
         return offers.getOrDefault(authority, List.of());
     }
 
@@ -92,20 +94,20 @@ public class Access {
     /** @return why not, as a sentence */
     Optional<String> register(String authority, String mail, String who) {
         Map<String, String> given = Map.of("workshop", workshop, "mail", mail, "owner", who);
-        return told(authority, "workshops", given, who, "registered the workshop");
+        return told(authority, who, "registered the workshop", () -> client.register(authority, given));
     }
 
     Optional<String> confirm(String authority, String code, String who) {
-        return told(authority, mine("mail"), Map.of("code", code), who, "confirmed the mail");
+        return told(authority, "mail", Map.of("code", code), who, "confirmed the mail");
     }
 
     Optional<String> plan(String authority, String plan, String who) {
-        return told(authority, mine("plan"), Map.of("plan", plan), who, "took the plan " + plan);
+        return told(authority, "plan", Map.of("plan", plan), who, "took the plan " + plan);
     }
 
     /** @param technician account name, under which grants are asked for */
     public Optional<String> addTechnician(String authority, String technician, String who) {
-        return told(authority, mine("technicians"), Map.of("technician", technician), who, "added " + technician);
+        return told(authority, "technicians", Map.of("technician", technician), who, "added " + technician);
     }
 
     /**
@@ -122,21 +124,21 @@ public class Access {
             return Optional.of("The serial number is not one of a " + model + ". " + verdict.reason() + meant);
         }
         Map<String, String> given = new HashMap<>(Map.of("model", model, "serial", serial.strip()));
-        return told(authority, mine("tools"), given, who, "registered tool " + serial.strip());
+        return told(authority, "tools", given, who, "registered tool " + serial.strip());
     }
 
     Optional<String> removeTool(String authority, String serial, String who) {
-        return told(authority, mine("tools-removed"), Map.of("serial", serial), who, "removed tool " + serial);
+        return told(authority, "tools-removed", Map.of("serial", serial), who, "removed tool " + serial);
     }
 
-    String mine(String counter) {
-        return "workshops/" + AuthorityClient.encode(workshop) + "/" + counter;
+    private Optional<String> told(String authority, String counter, Map<String, String> given, String who, String act) {
+        return told(authority, who, act, () -> client.act(authority, workshop, counter, given));
     }
 
-    private Optional<String> told(String authority, String path, Map<String, String> given, String who, String act) {
+    private Optional<String> told(String authority, String who, String act, Supplier<Told> request) {
         if (!authorities().contains(authority)) return Optional.of("There is no such authority.");
         try {
-            Told told = client.act(authority, path, given);
+            Told told = request.get();
             refresh(authority);
             if (told instanceof Told.Refused(String sentence)) return Optional.of(sentence);
             audit.record(who, act, authority, "");

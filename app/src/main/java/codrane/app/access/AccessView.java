@@ -32,7 +32,7 @@ public record AccessView(
             String trouble,
             String step,
             String plan,
-            List<AuthorityClient.PlanOffer> plans,
+            List<AuthorityRequests.PlanOffer> plans,
             List<String> candidates,
             May may) {}
 

@@ -1,125 +1,148 @@
 package codrane.app.access;
 
+import codrane.app.access.AuthorityRequests.Account;
+import codrane.app.access.AuthorityRequests.Done;
+import codrane.app.access.AuthorityRequests.PlanOffer;
 import codrane.app.workshop.CodraneSettings;
+import codrane.app.workshop.HttpServices;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult;
-import java.io.IOException;
-import java.net.URI;
-import java.net.URLEncoder;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.time.Instant;
 import java.time.InstantSource;
-import java.time.format.DateTimeParseException;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
+import org.springframework.web.client.HttpClientErrorException.NotFound;
+import org.springframework.web.client.ResourceAccessException;
+import org.springframework.web.client.RestClientException;
+import org.springframework.web.client.RestClientResponseException;
 
 /** Asks the makers' authorities, over HTTP. */
 @Component
 class AuthorityClient {
     private static final Duration PATIENCE = Duration.ofSeconds(5);
-    private static final ObjectMapper JSON = new ObjectMapper();
-    private static final int GOOD = 200;
-    private static final int UNKNOWN = 404;
 
-    private final HttpClient http =
-            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
-    private final String address;
+    private final AuthorityRequests requests;
     private final InstantSource time;
 
     AuthorityClient(CodraneSettings settings, InstantSource time) {
-        address = settings.serviceUrl() + "/authority/";
+        requests = HttpServices.of(AuthorityRequests.class, settings.serviceUrl(), PATIENCE);
         this.time = time;
     }
-
-    /** A plan that can be taken. */
-    record PlanOffer(String id, String title, int tools, int crowns) {}
 
     /** How an authority introduces itself. */
     record Counter(String title, List<PlanOffer> plans) {}
 
     /** What became of a request. */
     sealed interface Told {
-        record Done(JsonNode body) implements Told {}
+        /** @param grant hex; empty when none was asked for */
+        record Granted(String grant) implements Told {}
 
         /** @param sentence as the authority says it */
         record Refused(String sentence) implements Told {}
     }
 
     Counter counter(String authority) {
-        JsonNode body = body(authority, send(authority, get(authority)));
-        List<PlanOffer> plans = new ArrayList<>();
-        body.path("plans")
-                .forEach(p -> plans.add(new PlanOffer(
-                        p.path("id").asString(),
-                        p.path("title").asString(),
-                        p.path("tools").asInt(),
-                        p.path("crowns").asInt())));
-        return new Counter(body.path("title").asString(), plans);
+        AuthorityRequests.Counter said = asked(authority, () -> requests.counter(authority));
+        return new Counter(said.title(), list(said.plans()));
     }
 
     /** @param title of the authority, for people */
     WorkshopAccount account(String authority, String title, String workshop) {
-        HttpResponse<String> response = send(authority, get(authority + "/workshops/" + encode(workshop)));
-        if (response.statusCode() == UNKNOWN) return WorkshopAccount.none(title, time.instant());
-        return read(title, body(authority, response));
+        try {
+            return account(title, asked(authority, () -> requests.account(authority, workshop)));
+        } catch (UnknownException e) {
+            return WorkshopAccount.none(title, time.instant());
+        }
     }
 
-    private WorkshopAccount read(String title, JsonNode body) {
-        Map<String, String> tools = new LinkedHashMap<>();
-        body.path("tools")
-                .propertyNames()
-                .forEach(serial ->
-                        tools.put(serial, body.path("tools").path(serial).asString()));
-        List<String> technicians = new ArrayList<>();
-        body.path("technicians").forEach(t -> technicians.add(t.asString()));
-        String waits = body.path("checkedAt").asString();
+    private WorkshopAccount account(String title, Account said) {
         return new WorkshopAccount(
                 title,
                 true,
-                body.path("mailConfirmed").asBoolean(),
-                Optional.of(body.path("planTitle").asString()).filter(t -> !t.isEmpty()),
-                Optional.of(body.path("planUntil").asString())
-                        .filter(t -> !t.isEmpty())
-                        .map(AuthorityClient::instant),
-                body.path("toolLimit").asInt(),
-                waits.isEmpty() ? Optional.empty() : Optional.of(instant(waits)),
-                technicians,
-                tools,
+                said.mailConfirmed(),
+                Optional.ofNullable(said.planTitle()).filter(t -> !t.isEmpty()),
+                Optional.ofNullable(said.planUntil()),
+                Optional.ofNullable(said.toolLimit()).orElse(0),
+                Optional.ofNullable(said.checkedAt()),
+                list(said.technicians()),
+                Objects.requireNonNullElse(said.tools(), Map.of()),
                 time.instant());
     }
 
-    /** @param path below the authority; workshop first */
-    Told act(String authority, String path, Map<String, String> given) {
-        String query = given.entrySet().stream()
-                .map(e -> e.getKey() + "=" + encode(e.getValue()))
-                .collect(Collectors.joining("&"));
-        HttpRequest.Builder request =
-                request(authority + "/" + path + "?" + query).POST(HttpRequest.BodyPublishers.noBody());
-        HttpResponse<String> response = send(authority, request);
-        JsonNode body = json(authority, response.body());
-        return response.statusCode() == GOOD
-                ? new Told.Done(body)
-                : new Told.Refused(body.path("message").asString());
+    private static <T> List<T> list(@Nullable List<T> said) {
+        return said == null ? List.of() : said;
+    }
+
+    Told register(String authority, Map<String, String> given) {
+        return told(authority, () -> requests.register(authority, given));
+    }
+
+    /** @param counter of the workshop's: mail, plan, technicians, tools, tools-removed or grants */
+    Told act(String authority, String workshop, String counter, Map<String, String> given) {
+        return told(authority, () -> requests.act(authority, workshop, counter, given));
+    }
+
+    private static Told told(String authority, Supplier<Done> request) {
+        try {
+            return new Told.Granted(
+                    Objects.requireNonNullElse(asked(authority, request).grant(), ""));
+        } catch (UnknownException | RefusedException e) {
+            return new Told.Refused(e.getMessage());
+        }
+    }
+
+    /** The authority does not know what is asked about. */
+    private static final class UnknownException extends AuthorityException {
+        UnknownException(String sentence) {
+            super(sentence);
+        }
+    }
+
+    /** The authority says no. */
+    private static final class RefusedException extends AuthorityException {
+        RefusedException(String sentence) {
+            super(sentence);
+        }
+    }
+
+    private static <T> T asked(String authority, Supplier<T> request) {
+        try {
+            return request.get();
+        } catch (NotFound e) {
+            throw new UnknownException(sentence(authority, e));
+        } catch (RestClientResponseException e) {
+            throw new RefusedException(sentence(authority, e));
+        } catch (ResourceAccessException e) {
+            throw new AuthorityException(
+                    "The authority " + authority
+                            + " can't be reached. Check the network, then try again; reading goes on without it.",
+                    e);
+        } catch (RestClientException e) {
+            throw unreadable(authority, e);
+        }
+    }
+
+    private static String sentence(String authority, RestClientResponseException e) {
+        try {
+            AuthorityRequests.Refused refused = e.getResponseBodyAs(AuthorityRequests.Refused.class);
+            if (refused != null && refused.message() != null) return refused.message();
+        } catch (RestClientException unread) {
+            throw unreadable(authority, unread);
+        }
+        throw unreadable(authority, e);
     }
 
     /** The grant of an answer. */
-    static SignedGrant grant(String authority, JsonNode body) {
+    static SignedGrant grant(String authority, Told.Granted told) {
         try {
-            Bytes octets = Bytes.parse(body.path("grant").asString());
+            Bytes octets = Bytes.parse(told.grant());
             if (SignedGrant.decode(octets) instanceof DecodeResult.Decoded<SignedGrant>(SignedGrant grant))
                 return grant;
         } catch (IllegalArgumentException e) {
@@ -128,56 +151,7 @@ class AuthorityClient {
         throw unreadable(authority, null);
     }
 
-    private HttpRequest.Builder get(String path) {
-        return request(path).GET();
-    }
-
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(address + path)).timeout(PATIENCE);
-    }
-
-    static String encode(String text) {
-        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
-    }
-
-    private static JsonNode body(String authority, HttpResponse<String> response) {
-        JsonNode body = json(authority, response.body());
-        if (response.statusCode() != GOOD)
-            throw new AuthorityException(body.path("message").asString());
-        return body;
-    }
-
-    private static JsonNode json(String authority, String text) {
-        try {
-            return JSON.readTree(text);
-        } catch (JacksonException e) {
-            throw unreadable(authority, e);
-        }
-    }
-
-    private static Instant instant(String text) {
-        try {
-            return Instant.parse(text);
-        } catch (DateTimeParseException e) {
-            throw new AuthorityException("The authority named a time that can't be read.", e);
-        }
-    }
-
-    private static AuthorityException unreadable(String authority, Exception cause) {
+    private static AuthorityException unreadable(String authority, @Nullable Exception cause) {
         return new AuthorityException("The authority " + authority + " answered what can't be read.", cause);
-    }
-
-    private HttpResponse<String> send(String authority, HttpRequest.Builder request) {
-        try {
-            return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-        } catch (IOException e) {
-            throw new AuthorityException(
-                    "The authority " + authority
-                            + " can't be reached. Check the network, then try again; reading goes on without it.",
-                    e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new AuthorityException("The request was interrupted.", e);
-        }
     }
 }

@@ -1,12 +1,14 @@
 package codrane.app.access;
 
+import org.jspecify.annotations.Nullable;
+
 /** An authority can't be reached, or answered what can't be read; the message is for people. */
-public final class AuthorityException extends RuntimeException {
+public class AuthorityException extends RuntimeException {
     AuthorityException(String message) {
         super(message);
     }
 
-    AuthorityException(String message, Throwable cause) {
+    AuthorityException(String message, @Nullable Throwable cause) {
         super(message, cause);
     }
 }

@@ -84,10 +84,10 @@ public class GatewayDesk {
                 new HashMap<>(Map.of("vin", subject.vin().text(), "tool", serial, "technician", subject.technician()));
         if (certificate)
             given.put("holder", Bytes.copyOf(holder.getPublic().getEncoded()).hex());
-        Told told = client.act(authority, access.mine("grants"), given);
-        if (!(told instanceof Told.Done(var body)))
+        Told told = client.act(authority, access.workshop(), "grants", given);
+        if (!(told instanceof Told.Granted granted))
             return Optional.of("The authority refuses: " + ((Told.Refused) told).sentence());
-        SignedGrant grant = AuthorityClient.grant(authority, body);
+        SignedGrant grant = AuthorityClient.grant(authority, granted);
         Optional<String> refusal = bench.use(subject.pack(), link -> {
             GatewayAccess gateway = new GatewayAccess(link, subject.pack());
             Optional<String> no = gateway.open(grant, holder.getPrivate());

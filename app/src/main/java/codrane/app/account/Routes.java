@@ -30,6 +30,7 @@ public final class Routes {
             get("/shelf", ALL),
             get("/access", ALL),
             get("/tools", ALL),
+            get("/gallery", ALL),
             get("/people", EnumSet.of(LEAD)),
             post("/people", EnumSet.of(LEAD)),
             post("/people/*/*", EnumSet.of(LEAD)),

@@ -2,46 +2,51 @@ package codrane.app.demo;
 
 import codrane.app.packs.PackShelf;
 import codrane.app.workshop.CodraneSettings;
+import codrane.app.workshop.HttpServices;
 import codrane.core.pack.Pack;
-import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.client.RestClientException;
+import org.springframework.web.service.annotation.GetExchange;
+import org.springframework.web.service.annotation.PostExchange;
 
 /** Demo only: the hand at the simulated authorities, and the mails that they sent. */
 @Component
 class NextRoomServices {
+    private static final Logger LOG = LoggerFactory.getLogger(NextRoomServices.class);
     private static final Duration PATIENCE = Duration.ofMillis(1500);
-    private static final ObjectMapper JSON = new ObjectMapper();
 
-    private final HttpClient http =
-            HttpClient.newBuilder().connectTimeout(PATIENCE).build();
-    private final String address;
+    private final Requests requests;
     private final PackShelf packs;
 
     NextRoomServices(CodraneSettings settings, PackShelf packs) {
-        address = settings.serviceUrl();
+        requests = HttpServices.of(Requests.class, settings.serviceUrl(), PATIENCE);
         this.packs = packs;
     }
 
     /** A mail to the workshop. */
     public record Mail(String subject, String text) {}
 
+    /** What the simulated services can be asked. */
+    interface Requests {
+        @GetExchange("/mail")
+        List<Mail> mails();
+
+        @PostExchange("/authority/{authority}/mode/{mode}")
+        void mode(@PathVariable String authority, @PathVariable String mode);
+    }
+
     /** Newest first; none when the services do not answer. */
     List<Mail> mails() {
-        List<Mail> mails = new ArrayList<>();
-        send(request("/mail").GET())
-                .ifPresent(all -> all.forEach(m -> mails.add(
-                        new Mail(m.path("subject").asString(), m.path("text").asString()))));
-        return mails;
+        try {
+            return requests.mails();
+        } catch (RestClientException e) {
+            return List.of();
+        }
     }
 
     List<String> authorities() {
@@ -55,22 +60,10 @@ class NextRoomServices {
 
     /** @param mode down, lies or right */
     void mode(String authority, String mode) {
-        send(request("/authority/" + authority + "/mode/" + mode).POST(HttpRequest.BodyPublishers.noBody()));
-    }
-
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(address + path)).timeout(PATIENCE);
-    }
-
-    private Optional<JsonNode> send(HttpRequest.Builder request) {
         try {
-            HttpResponse<String> response = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            return response.statusCode() == 200 ? Optional.of(JSON.readTree(response.body())) : Optional.empty();
-        } catch (IOException e) {
-            return Optional.empty();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return Optional.empty();
+            requests.mode(authority, mode);
+        } catch (RestClientException e) {
+            LOG.warn("The simulated authority {} does not answer", authority);
         }
     }
 }

@@ -36,6 +36,9 @@ public class ChangeLedger {
             String before,
             String after) {}
 
+    /** A change, with who made it in which job. */
+    public record Made(Change change, String who, long jobId) {}
+
     /** Adds the change unless the run's task stands there already: one thread writes for a run. */
     @Transactional
     public void add(Origin origin, Change change) {
@@ -57,19 +60,20 @@ public class ChangeLedger {
 
     /** Oldest first. */
     @Transactional(readOnly = true)
-    public List<Change> ofJob(long jobId) {
+    public List<Made> ofJob(long jobId) {
         return records(changes.findByJobIdOrderById(jobId));
     }
 
     /** Newest first, at most 200. */
     @Transactional(readOnly = true)
-    public List<Change> ofVehicle(long vehicleId) {
+    public List<Made> ofVehicle(long vehicleId) {
         return records(changes.findByVehicleIdOrderByAtDesc(vehicleId, MOST));
     }
 
-    private static List<Change> records(List<ChangeEntity> found) {
+    private static List<Made> records(List<ChangeEntity> found) {
         return found.stream()
-                .map(c -> new Change(c.at, c.module, c.what, c.dataIdentifier, c.before, c.after))
+                .map(c -> new Made(
+                        new Change(c.at, c.module, c.what, c.dataIdentifier, c.before, c.after), c.who, c.jobId))
                 .toList();
     }
 }

@@ -1,6 +1,7 @@
 package codrane.app.records;
 
 import codrane.app.records.ChangeLedger.Change;
+import codrane.app.records.ChangeLedger.Made;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -9,20 +10,38 @@ import codrane.core.pack.PackModule.Ident;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
-/** A change in words: software and VIN as text, coding setting by setting. The raw octets stay in the ledger. */
-public record ChangeLine(Instant at, String module, String what, List<String> details) {
+/**
+ * A change in words: software and VIN as text, coding setting by setting. The raw octets stay in the ledger.
+ *
+ * @param by name of who had it written
+ */
+public record ChangeLine(String when, String module, String what, List<String> details, String by, long jobId) {
     public ChangeLine {
         details = List.copyOf(details);
     }
 
-    public static List<ChangeLine> of(Pack pack, List<Change> changes) {
-        return changes.stream().map(change -> of(pack, change)).toList();
+    /** The same, said to be by another. */
+    public ChangeLine by(String name) {
+        return new ChangeLine(when, module, what, details, name, jobId);
     }
 
-    private static ChangeLine of(Pack pack, Change change) {
+    /** @param when an instant in the workshop's words */
+    public static List<ChangeLine> of(Pack pack, List<Made> changes, Function<Instant, String> when) {
+        return changes.stream().map(made -> of(pack, made, when)).toList();
+    }
+
+    private static ChangeLine of(Pack pack, Made made, Function<Instant, String> when) {
+        Change change = made.change();
         PackModule module = pack.module(change.module());
-        return new ChangeLine(change.at(), module.title(), change.what(), details(pack, module, change));
+        return new ChangeLine(
+                when.apply(change.at()),
+                module.title(),
+                change.what(),
+                details(pack, module, change),
+                made.who(),
+                made.jobId());
     }
 
     private static List<String> details(Pack pack, PackModule module, Change change) {

@@ -10,6 +10,7 @@ import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
 import codrane.app.records.ChangeLine;
+import codrane.app.workshop.Times;
 import codrane.core.job.Job;
 import codrane.core.pack.Pack;
 import java.io.IOException;
@@ -19,6 +20,7 @@ import java.util.Optional;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
+import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,32 +38,35 @@ class VehicleController {
     private final Vehicles vehicles;
     private final Baselines baselines;
     private final BaselineImport imports;
-    private final ChangeLedger ledger;
     private final PackShelf packs;
-    private final AuditTrail audit;
+    private final Records records;
+    private final Times times;
+
+    /** What was changed, and who did what. */
+    @Component
+    record Records(ChangeLedger ledger, AuditTrail audit) {}
 
     VehicleController(
             JobStore jobs,
             Vehicles vehicles,
             Baselines baselines,
             BaselineImport imports,
-            ChangeLedger ledger,
             PackShelf packs,
-            AuditTrail audit) {
+            Records records,
+            Times times) {
         this.jobs = jobs;
         this.vehicles = vehicles;
         this.baselines = baselines;
         this.imports = imports;
-        this.ledger = ledger;
         this.packs = packs;
-        this.audit = audit;
+        this.records = records;
+        this.times = times;
     }
 
     @GetMapping("/vehicles")
     String list(@RequestParam(defaultValue = "") String q, Model model) {
         String text = q.strip();
-        model.addAttribute("q", text);
-        model.addAttribute("vehicles", vehicles.lines(text));
+        model.addAttribute("view", VehiclesView.of(text, vehicles.lines(text), times::at));
         return "vehicle/list";
     }
 
@@ -69,13 +74,19 @@ class VehicleController {
     String one(@PathVariable String vin, Authentication who, Model model) {
         Job.Vehicle vehicle = vehicle(vin);
         Pack pack = packs.get(vehicle.packId());
-        model.addAttribute("vehicle", vehicle);
-        model.addAttribute("mayTake", Routes.allows(Role.of(who), HttpMethod.POST, "/vehicles/" + vin + "/baselines"));
-        model.addAttribute("jobs", jobs.ofVehicle(vehicle.id()));
-        model.addAttribute("baselines", baselines.ofVehicle(vehicle.id()));
-        List<ChangeLedger.Change> changes = ledger.ofVehicle(vehicle.id());
-        model.addAttribute("modules", ModuleLife.of(pack, baselines, vehicle.id(), changes));
-        model.addAttribute("changes", ChangeLine.of(pack, changes));
+        List<ChangeLedger.Made> changes = records.ledger().ofVehicle(vehicle.id());
+        VehicleView.Known known = new VehicleView.Known(
+                vehicle,
+                jobs.ofVehicle(vehicle.id()),
+                baselines.ofVehicle(vehicle.id()),
+                ModuleLife.of(
+                        pack,
+                        baselines,
+                        vehicle.id(),
+                        changes.stream().map(ChangeLedger.Made::change).toList()),
+                ChangeLine.of(pack, changes, times::at));
+        boolean mayTake = Routes.allows(Role.of(who), HttpMethod.POST, "/vehicles/" + vin + "/baselines");
+        model.addAttribute("view", VehicleView.of(known, times::at, mayTake));
         return "vehicle/one";
     }
 
@@ -91,7 +102,7 @@ class VehicleController {
                 new BaselineImport.Vehicle(vehicle.id(), vehicle.vin(), vehicle.packId()),
                 file.getBytes(),
                 who.getName());
-        if (refusal.isEmpty()) audit.record(who.getName(), "took in a baseline", vin, "");
+        if (refusal.isEmpty()) records.audit().record(who.getName(), "took in a baseline", vin, "");
         flash.addFlashAttribute(refusal.isEmpty() ? "said" : "refused", refusal.orElse("The baseline is taken in."));
         return "redirect:/vehicles/" + vin;
     }

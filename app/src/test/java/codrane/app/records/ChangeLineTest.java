@@ -19,7 +19,9 @@ class ChangeLineTest {
 
     private static List<String> details(Integer did, String before, String after) {
         Change change = new Change(Instant.EPOCH, "tail-lift", "what", did, before, after);
-        return ChangeLine.of(LORNE, List.of(change)).getFirst().details();
+        return ChangeLine.of(LORNE, List.of(new ChangeLedger.Made(change, "tech", 1)), Instant::toString)
+                .getFirst()
+                .details();
     }
 
     private static Bytes block(Map<String, String> values, Bytes from) {

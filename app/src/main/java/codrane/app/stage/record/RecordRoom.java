@@ -29,7 +29,7 @@ class RecordRoom implements Room {
     @Override
     public RecordView view(JobState state, Viewer viewer) {
         List<ChangeLine> changes =
-                ChangeLine.of(state.pack(), ledger.ofJob(state.job().id()));
+                ChangeLine.of(state.pack(), ledger.ofJob(state.job().id()), state.now()::dayAndTime);
         return RecordView.of(state, changes, menus.ofJob(state.job().id()), viewer);
     }
 }

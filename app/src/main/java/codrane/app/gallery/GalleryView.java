@@ -1,0 +1,147 @@
+package codrane.app.gallery;
+
+import codrane.app.job.JobFrame.Button;
+import codrane.app.job.JobFrame.Look;
+import codrane.app.job.JobFrame.Next;
+import codrane.app.tools.CheckView;
+import codrane.app.web.ForecastPicture;
+import codrane.app.web.LedgerView;
+import codrane.app.web.MatrixView;
+import codrane.core.job.act.NextAct.Tone;
+import codrane.core.power.Battery;
+import codrane.core.power.Chemistry;
+import codrane.core.power.PowerForecast;
+import codrane.core.power.PowerForecast.Load;
+import codrane.core.power.PowerForecast.SupportUnit;
+import codrane.core.power.PowerWindow;
+import codrane.core.tool.Check;
+import codrane.core.vin.Vin;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/** Samples of what fragments show; made up, and of no vehicle. */
+record GalleryView(
+        Vin vin,
+        Map<String, String> marks,
+        List<Next> nexts,
+        List<Button> buttons,
+        Map<String, String> facts,
+        List<CheckView> checks,
+        MatrixView matrix,
+        List<FaultRow> faults,
+        LedgerView ledger,
+        List<ChangeRow> changes,
+        Pictures pictures) {
+    /** A row of the table of faults. */
+    record FaultRow(String module, String code, String title, String status, String cause, String next) {}
+
+    /** A row of the table of changes. */
+    record ChangeRow(String when, String module, String what, List<String> details, String by) {}
+
+    record Pictures(PowerWindow window, ForecastPicture forecast, Score score) {}
+
+    /** As a run's score. */
+    record Score(List<Box> boxes, int committedFrom, int committedTo) {}
+
+    record Box(int x, int y, int width, String label, boolean writes, Tasks tasks, boolean transfer) {}
+
+    record Tasks(int first, int count) {}
+
+    static GalleryView samples() {
+        return new GalleryView(
+                new Vin("0BKLR3A46MN004127"),
+                someMarks(),
+                Arrays.stream(Tone.values()).map(GalleryView::next).toList(),
+                Arrays.stream(Look.values()).map(GalleryView::button).toList(),
+                Map.of("Complaint", "The tail lift does not move, and the lamp beside its handset blinks twice"),
+                List.of(
+                        CheckView.of(Check.good("Driver", "Version 2.8, as the workshop uses.")),
+                        CheckView.of(Check.ask("Cable", "Nobody looked yet.")),
+                        CheckView.of(Check.problem("Firmware", "Version 1.0; 4.2 is wanted."))),
+                someMatrix(),
+                List.of(new FaultRow(
+                        "Tail lift",
+                        "C1029-08",
+                        "Tilt sensor, bus signal",
+                        "confirmed, lamp on",
+                        "The platform is loaded.",
+                        "Unload it, then read again.")),
+                someLedger(),
+                List.of(new ChangeRow(
+                        "27 Nov 2026, 14:39", "Tail lift", "Platform", List.of("steel → aluminium"), "tech, job 2201")),
+                somePictures());
+    }
+
+    private static Map<String, String> someMarks() {
+        Map<String, String> marks = new LinkedHashMap<>();
+        for (String mark : List.of("agrees", "differs", "silent", "not_asked", "hold", "written"))
+            marks.put(mark, mark.replace('_', ' '));
+        return marks;
+    }
+
+    private static Next next(Tone tone) {
+        List<Button> buttons = tone == Tone.SETTLED || tone == Tone.WAITS
+                ? List.of()
+                : List.of(button(tone == Tone.WRITE ? Look.WRITES : Look.MAIN), button(Look.OTHER));
+        String whose = tone == Tone.PERSON ? "lead" : "";
+        String name = tone.name().toLowerCase(Locale.ROOT);
+        return new Next(
+                "What is to be done: " + name,
+                "Why it is to be done, in one sentence or two.",
+                "Safe to stop here.",
+                name,
+                buttons,
+                whose);
+    }
+
+    private static Button button(Look look) {
+        String label = look.name().toLowerCase(Locale.ROOT);
+        return new Button(label, "/gallery", false, look, look == Look.WRITES, false);
+    }
+
+    private static MatrixView someMatrix() {
+        List<MatrixView.Cell> cells = List.of(cell("differs"), cell("agrees"), cell("not_asked"), cell("silent"));
+        return new MatrixView(
+                "2 modules against the plate, those that differ first",
+                List.of(
+                        new MatrixView.Row("Tail lift", "67", true, cells, "2"),
+                        new MatrixView.Row(
+                                "Body",
+                                "40",
+                                false,
+                                List.of(cell("agrees"), cell("agrees"), cell("agrees"), cell("agrees")),
+                                "0")));
+    }
+
+    private static MatrixView.Cell cell(String mark) {
+        return new MatrixView.Cell(mark, mark.replace('_', ' '));
+    }
+
+    private static LedgerView someLedger() {
+        return new LedgerView(
+                "Faults before and after",
+                List.of(
+                        new LedgerView.Row("Body", "U1301-00", "Tail lift missing", false, "agrees", "gone", ""),
+                        new LedgerView.Row(
+                                "Tail lift", "C1029-08", "Tilt sensor", true, "differs", "new", "Read it again.")));
+    }
+
+    private static Pictures somePictures() {
+        PowerWindow window = PowerWindow.programming(14.8);
+        List<Load> loads = List.of(new Load(600, 14), new Load(1200, 32));
+        PowerForecast forecast = PowerForecast.of(
+                new Battery(Chemistry.AGM, 92, 12.55, 6, 12), Optional.of(new SupportUnit(13.8, 90)), loads, window);
+        Score score = new Score(
+                List.of(
+                        new Box(100, 32, 60, "Key on", false, new Tasks(0, 1), false),
+                        new Box(170, 78, 120, "Erase", true, new Tasks(1, 1), false),
+                        new Box(300, 124, 400, "Transfer", true, new Tasks(2, 1), true)),
+                170,
+                720);
+        return new Pictures(window, ForecastPicture.of(forecast, window, List.of(), 30), score);
+    }
+}

@@ -1,0 +1,44 @@
+package codrane.app.interfaces;
+
+import java.net.URI;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.service.annotation.GetExchange;
+import org.springframework.web.service.annotation.PostExchange;
+import tools.jackson.databind.JsonNode;
+
+/** What a simulated interface's control port can be asked. */
+interface ControlRequests {
+    @GetExchange("/meter")
+    Meter meter();
+
+    @GetExchange("/look")
+    JsonNode look();
+
+    @GetExchange("/faults")
+    Map<String, String> faults();
+
+    /** @param path whole address */
+    @PostExchange
+    JsonNode act(URI path);
+
+    @PostExchange("/fault")
+    JsonNode fault(@RequestParam String spec);
+
+    record Meter(double volts, Tool tool) {}
+
+    /** What the interface tells about itself. */
+    record Tool(
+            String name,
+            String serial,
+            String firmware,
+            String driver,
+            String link,
+            double celsius,
+            String plugged,
+            Map<String, String> vehicles) {}
+
+    /** Why something is refused. */
+    record Refused(@Nullable String message) {}
+}

@@ -1,0 +1,32 @@
+package codrane.app.shelf;
+
+import codrane.core.calibration.Manifest;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.service.annotation.GetExchange;
+import org.springframework.web.service.annotation.PostExchange;
+
+/** What a maker's service can be asked. */
+interface MakerRequests {
+    @GetExchange("/{service}/calibrations")
+    List<Manifest> calibrations(@PathVariable String service, @RequestParam String pack, @RequestParam String module);
+
+    /** The answer is UTF-8 text. */
+    @GetExchange("/{service}/line-sheets/{vin}")
+    byte[] lineSheet(
+            @PathVariable String service,
+            @PathVariable String vin,
+            @RequestParam String pack,
+            @RequestParam String module);
+
+    @PostExchange(url = "/{service}/letters", contentType = "text/plain;charset=UTF-8")
+    void letter(@PathVariable String service, @RequestParam Map<String, String> head, @RequestBody byte[] body);
+
+    /** 204 while nothing has come. */
+    @GetExchange("/letters/{reference}")
+    ResponseEntity<byte[]> answer(@PathVariable String reference);
+}
