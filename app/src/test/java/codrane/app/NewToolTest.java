@@ -91,12 +91,12 @@ class NewToolTest {
 
     private static void licence(Browsing browser) {
         await(browser, "Note until when the licence runs");
-        browser.page.fill("#Plover input[name=until]", "31.3.");
+        browser.page.fill("#Plover input[name=until]", "2020-03-31");
         browser.page.click("#Plover button:has-text('Note it')");
-        browser.page.waitForSelector(".refused:has-text('as 2027-03-31')");
+        browser.page.waitForSelector(".refused:has-text('until which day')");
         browser.page.fill("#Plover input[name=until]", "2031-03-31");
         browser.page.click("#Plover button:has-text('Note it')");
-        browser.page.waitForSelector("#Plover td:has-text('It runs until 2031-03-31')");
+        browser.page.waitForSelector("#Plover td:has-text('It runs until 31 Mar 2031')");
     }
 
     /** The first answer, at the bench of a job: readiness, a second writer, the battery, power go. */

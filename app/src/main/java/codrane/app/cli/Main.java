@@ -20,6 +20,7 @@ import picocli.CommandLine.Command;
             PlanCommand.class,
             PowerCommand.class,
             PredictCommand.class,
+            ShiftCommand.class,
             StandinCommand.class,
             TraceCommand.class,
             UdsCommand.class

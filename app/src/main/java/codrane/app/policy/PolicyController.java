@@ -1,5 +1,7 @@
 package codrane.app.policy;
 
+import codrane.app.account.Role;
+import codrane.app.account.Routes;
 import codrane.app.packs.MarketShelf;
 import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
@@ -13,6 +15,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.http.HttpMethod;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -61,12 +64,8 @@ class PolicyController {
 
     @GetMapping("/policy")
     String policy(Authentication who, Model model) {
-        model.addAttribute("schools", SCHOOLS);
-        model.addAttribute("answers", policies.answers());
-        model.addAttribute("law", markets.rules());
-        model.addAttribute(
-                "lead",
-                who.getAuthorities().stream().anyMatch(a -> a.getAuthority().equals("ROLE_LEAD")));
+        boolean may = Routes.allows(Role.of(who), HttpMethod.POST, "/policy");
+        model.addAttribute("view", PolicyView.of(SCHOOLS, policies.answers(), markets.rules(), may));
         return "policy/policy";
     }
 

@@ -8,6 +8,7 @@ import codrane.app.records.AuditTrail;
 import codrane.app.workshop.Times;
 import codrane.core.pack.Pack;
 import codrane.core.part.Version;
+import codrane.core.text.Words;
 import codrane.core.tool.ToolFacts;
 import codrane.core.tool.ToolFacts.Told;
 import codrane.core.tool.ToolFacts.Versions;
@@ -117,7 +118,7 @@ public class Tools {
         done.addAll(store.steps(bench.name()));
         Map<ToolStep, String> found = new EnumMap<>(ToolStep.class);
         bench.tool().ifPresent(t -> told(bench, t, done, found));
-        noted.licenceUntil().ifPresent(until -> fact(ToolStep.LICENCE, "Until " + until + ".", done, found));
+        noted.licenceUntil().ifPresent(until -> fact(ToolStep.LICENCE, "Until " + Words.day(until) + ".", done, found));
         registered(bench, done, found);
         noted.answeredAt()
                 .filter(at -> at.isAfter(noted.setupBegunAt().get()))
@@ -181,7 +182,8 @@ public class Tools {
     public Optional<String> licence(String tool, String typed, String who) {
         Optional<LocalDate> until = Times.dayFrom(today(), typed);
         if (until.isEmpty())
-            return Optional.of("The last day of the licence, as 2027-03-31: today or later, and within thirty years.");
+            return Optional.of(
+                    "Say until which day the licence runs: today or later, and within thirty years. Nothing was changed.");
         store.licence(tool, until.get());
         audit.record(who, "noted a licence", tool, until.get().toString());
         return Optional.empty();

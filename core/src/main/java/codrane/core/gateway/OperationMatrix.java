@@ -59,8 +59,9 @@ public final class OperationMatrix {
                 new Verdict.Refused("The gateway is locked: " + operation.words() + " would be refused.");
             case Gateway.Authorised(Instant until) ->
                 now.isBefore(until)
-                        ? new Verdict.Allowed("Authorised until " + until + ".")
-                        : new Verdict.Refused("The authorisation ended at " + until + ".");
+                        ? new Verdict.Allowed("The gateway is authorised.")
+                        : new Verdict.Refused(
+                                "The authorisation has ended: " + operation.words() + " would be refused.");
         };
     }
 }

@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import codrane.core.text.Words;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -48,7 +49,7 @@ public record MarketRules(String market, LocalDate checked, List<Rule> rules, Op
 
         /** With its source and since when it holds. */
         public String cited() {
-            return sentence + " (" + source + ", since " + from + ")";
+            return sentence + " (" + source + ", since " + Words.day(from) + ")";
         }
     }
 

@@ -1,6 +1,7 @@
 package codrane.core.tool;
 
 import codrane.core.part.Version;
+import codrane.core.text.Words;
 import codrane.core.tool.ToolFacts.Told;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -124,10 +125,10 @@ public final class ToolReadiness {
     private static Check licence(ToolFacts facts, LocalDate today) {
         if (facts.licenceUntil().isEmpty()) return Check.ask("Licence", "Nobody noted until when it runs: see Tools.");
         LocalDate until = facts.licenceUntil().get();
-        if (until.isBefore(today)) return Check.problem("Licence", "It ended on " + until + ": renew it.");
+        if (until.isBefore(today)) return Check.problem("Licence", "It ended on " + Words.day(until) + ": renew it.");
         return until.isBefore(today.plusDays(SOON_DAYS))
-                ? Check.ask("Licence", "It ends soon, on " + until + ": renew it in time.")
-                : Check.good("Licence", "It runs until " + until + ".");
+                ? Check.ask("Licence", "It ends soon, on " + Words.day(until) + ": renew it in time.")
+                : Check.good("Licence", "It runs until " + Words.day(until) + ".");
     }
 
     private static Check cable(ToolFacts facts) {

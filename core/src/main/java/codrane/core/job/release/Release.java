@@ -5,6 +5,10 @@ import codrane.core.job.RunTasks;
 import codrane.core.job.act.Ask;
 import codrane.core.job.act.Stop;
 import codrane.core.job.act.StopRule;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobProgress;
+import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import java.util.Collection;
 import java.util.List;
@@ -35,7 +39,14 @@ public final class Release {
 
     /** What is seen at Bench and will hold the run, if it stays as it is. */
     public static List<String> heldFromBench(JobState state) {
-        return Stream.of(NotByCable.reason(state), SecondWriter.reason(state))
+        JobProgress progress = HoldRules.progress(state);
+        Optional<String> link = progress.hold(HoldPoint.LINK_PROVEN) == Hold.OPEN
+                ? Optional.of("no request was answered yet.")
+                : Optional.empty();
+        Optional<String> supply = progress.hold(HoldPoint.SUPPLY_HELD) == Hold.OPEN
+                ? Optional.of("the supply is not held, or was not read yet.")
+                : Optional.empty();
+        return Stream.of(link, supply, NotByCable.reason(state), SecondWriter.reason(state))
                 .flatMap(Optional::stream)
                 .toList();
     }
