@@ -274,7 +274,7 @@ class PlanningTest {
                     .contains("Learn 2 keys")
                     .contains("1 of 3 keys is missing")
                     .contains("Codrane can’t carry it out yet")
-                    .contains("Island Keys Notice 2025, since 2025-01-01");
+                    .contains("Island Keys Notice 2025, since 1 Jan 2025");
         }
         try (Browsing browser = new Browsing(app.url(), "lead")) {
             browser.open("/jobs/" + number + "/decide");

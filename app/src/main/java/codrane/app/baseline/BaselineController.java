@@ -4,6 +4,7 @@ import codrane.app.account.Role;
 import codrane.app.account.Routes;
 import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
+import codrane.app.workshop.Times;
 import codrane.core.baseline.BaselineDiff;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
@@ -30,8 +31,10 @@ class BaselineController {
     private final Baselines baselines;
     private final PackShelf packs;
     private final AuditTrail audit;
+    private final Times times;
 
-    BaselineController(Baselines baselines, PackShelf packs, AuditTrail audit) {
+    BaselineController(Baselines baselines, PackShelf packs, AuditTrail audit, Times times) {
+        this.times = times;
         this.baselines = baselines;
         this.packs = packs;
         this.audit = audit;
@@ -45,16 +48,18 @@ class BaselineController {
         Role role = Role.of(who);
         boolean refer = summary.purpose() != BaselineSummary.Purpose.REFERENCE && summary.whole();
         String at = "/baselines/" + id;
-        model.addAttribute("mayTake", Routes.allows(role, HttpMethod.GET, at + "/archive.zip"));
-        model.addAttribute("mayRefer", refer && Routes.allows(role, HttpMethod.POST, at + "/reference"));
-        model.addAttribute("summary", summary);
-        model.addAttribute("view", BaselineView.of(pack, file, baselines.references(file), module));
-        model.addAttribute("title", pack.maker() + " " + pack.title().replace(pack.maker() + " ", ""));
+        BaselinePage.May may = new BaselinePage.May(
+                Routes.allows(role, HttpMethod.GET, at + "/archive.zip"),
+                refer && Routes.allows(role, HttpMethod.POST, at + "/reference"));
         model.addAttribute(
-                "others",
-                baselines.ofVehicle(summary.vehicleId()).stream()
-                        .filter(b -> b.id() != id)
-                        .toList());
+                "view",
+                BaselinePage.of(
+                        summary,
+                        pack.maker() + " " + pack.title().replace(pack.maker() + " ", ""),
+                        BaselineView.of(pack, file, baselines.references(file), module),
+                        baselines.ofVehicle(summary.vehicleId()),
+                        may,
+                        times::at));
         return "baseline/one";
     }
 
@@ -71,12 +76,17 @@ class BaselineController {
                 .findFirst()
                 .orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         BaselineDiff diff = BaselineDiff.of(before, after);
-        model.addAttribute("before", baselines.summary(id));
-        model.addAttribute("after", baselines.summary(other));
-        model.addAttribute("vins", java.util.List.of(before.vin(), after.vin()));
-        model.addAttribute("sameVehicle", diff.sameVehicle());
-        model.addAttribute("diff", DiffView.of(packs.get(before.pack()), diff, shown));
+        String strangers = diff.sameVehicle()
+                ? ""
+                : "These are of two vehicles: " + before.vin() + " and " + after.vin()
+                        + ". Nothing here can be put back from one into the other.";
+        DiffView differences = DiffView.of(packs.get(before.pack()), diff, shown);
+        model.addAttribute("view", new DiffPage(strangers, side(id), side(other), differences));
         return "baseline/diff";
+    }
+
+    private DiffPage.Side side(long id) {
+        return new DiffPage.Side(id, BaselinePage.title(baselines.summary(id), times::at));
     }
 
     @GetMapping("/baselines/{id}/baseline.json")

@@ -31,8 +31,11 @@ public record BaselineView(
         Optional<Detail> detail,
         List<Strip> odd,
         int references,
-        List<ObdReading> obd,
+        List<Obd> obd,
         String order) {
+    /** How a baseline calls a module that answered. */
+    private static final String ANSWERS = "answers";
+
     /** One module in a line. */
     public record Row(
             String id,
@@ -42,7 +45,26 @@ public record BaselineView(
             int settings,
             int values,
             int faults,
-            boolean shown) {}
+            boolean shown) {
+        /** Its software; how it is, when it does not answer. */
+        public String answer() {
+            return presence.equals(ANSWERS) ? software : presence;
+        }
+    }
+
+    /** Legislated diagnostics of one module, in words. */
+    public record Obd(String address, String vin, String calibrations, String numbers, String faults, String lamp) {
+        static Obd of(ObdReading reading) {
+            return new Obd(
+                    String.valueOf(reading.address()),
+                    reading.vin().orElse("not told"),
+                    String.join(", ", reading.calibrations()),
+                    String.join(", ", reading.verificationNumbers()),
+                    String.join(" ", reading.stored()) + " / " + String.join(" ", reading.pending()) + " / "
+                            + String.join(" ", reading.permanent()),
+                    reading.lampOn() ? "on" : "off");
+        }
+    }
 
     /** @param raw in groups of octets */
     public record BlockView(String title, String raw, List<Line> settings) {}
@@ -68,14 +90,20 @@ public record BaselineView(
      * @param middle place of the median
      */
     public record Strip(
-            String module,
-            String title,
-            String value,
-            Optional<KnownGood> good,
-            int at,
-            int from,
-            int to,
-            int middle) {}
+            String module, String title, String value, Optional<KnownGood> good, int at, int from, int to, int middle) {
+        /** In words, for who does not see it. */
+        public String aloud() {
+            return good.map(g -> BaselinePage.range(value, g)).orElse(value);
+        }
+
+        public String usual() {
+            return good.map(BaselinePage::usual).orElse("");
+        }
+
+        public String judged() {
+            return good.map(BaselinePage::judged).orElse("nothing to compare with");
+        }
+    }
 
     /** @param shown module in full; the first that has anything when it is not in the baseline */
     static BaselineView of(Pack pack, BaselineFile file, List<BaselineFile> references, String shown) {
@@ -101,7 +129,7 @@ public record BaselineView(
                 file.module(id).map(m -> detail(pack, m, references)),
                 odd,
                 references.size(),
-                file.obd(),
+                file.obd().stream().map(Obd::of).toList(),
                 file.order().map(o -> order(pack, o)).orElse(""));
     }
 

@@ -254,7 +254,7 @@ class JudgementCallsTest {
         assertThat(plan.blocks())
                 .singleElement()
                 .asString()
-                .contains("Refused", "Island Roads Order part 4", "2019-01-01");
+                .contains("Refused", "Island Roads Order part 4", "1 Jan 2019");
         assertThat(plan.writes()).isEmpty();
     }
 
