@@ -114,7 +114,9 @@ class AuthorityClient {
 
     private static <T> T asked(String authority, Supplier<T> request) {
         try {
-            return request.get();
+            T answer = request.get();
+            if (answer == null) throw unreadable(authority, null);
+            return answer;
         } catch (NotFound e) {
             throw new UnknownException(sentence(authority, e));
         } catch (RestClientResponseException e) {

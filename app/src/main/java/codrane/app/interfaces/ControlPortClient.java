@@ -52,8 +52,9 @@ public final class ControlPortClient implements SupplyMeter {
             requests.fault(faultSpec);
             return Optional.empty();
         } catch (RestClientResponseException e) {
-            return Optional.ofNullable(e.getResponseBodyAs(ControlRequests.Refused.class))
-                    .map(ControlRequests.Refused::message);
+            return Optional.of(Optional.ofNullable(e.getResponseBodyAs(ControlRequests.Refused.class))
+                    .map(ControlRequests.Refused::message)
+                    .orElse("The stand-in refused it."));
         } catch (RestClientException e) {
             return Optional.of("The stand-in does not answer.");
         }
@@ -70,7 +71,7 @@ public final class ControlPortClient implements SupplyMeter {
 
     private static <T> Optional<T> asked(Supplier<T> request) {
         try {
-            return Optional.of(request.get());
+            return Optional.ofNullable(request.get());
         } catch (RestClientException e) {
             return Optional.empty();
         }

@@ -24,15 +24,17 @@ import org.springframework.web.client.RestClientResponseException;
 @Component
 public class MakerServiceClient {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
-    private static final Duration LONGEST_DOWNLOAD = Duration.ofMinutes(30);
+    /** Slower than this a download is given up. */
+    private static final long LEAST_BYTES_PER_SECOND = 100_000;
+
     private static final long LONGEST_FILE = 64L << 20;
 
     private final MakerRequests requests;
-    private final RestClient downloads;
+    private final String address;
 
     MakerServiceClient(CodraneSettings settings) {
         requests = HttpServices.of(MakerRequests.class, settings.serviceUrl(), PATIENCE);
-        downloads = HttpServices.client(settings.serviceUrl(), LONGEST_DOWNLOAD);
+        address = settings.serviceUrl();
     }
 
     /** The service can't be reached or does not have what was asked for; the message is for people. */
@@ -57,7 +59,9 @@ public class MakerServiceClient {
 
     private static <T> T asked(Pack pack, Supplier<T> request) {
         try {
-            return request.get();
+            T answer = request.get();
+            if (answer == null) throw new ServiceException("The service of " + pack.maker() + " answered nothing.");
+            return answer;
         } catch (RestClientResponseException e) {
             throw lacking(pack, e.getStatusCode());
         } catch (ResourceAccessException e) {
@@ -78,10 +82,11 @@ public class MakerServiceClient {
         if (manifest.size() > LONGEST_FILE)
             throw new ServiceException(
                     "The file has " + manifest.size() + " octets; up to " + LONGEST_FILE + " are taken.");
+        RestClient download =
+                HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
         return asked(
                 pack,
-                () -> downloads
-                        .get()
+                () -> download.get()
                         .uri("/{service}/calibrations/{id}/file", pack.service(), manifest.id())
                         .exchangeForRequiredValue((request, response) -> {
                             if (response.getStatusCode().isError()) throw lacking(pack, response.getStatusCode());

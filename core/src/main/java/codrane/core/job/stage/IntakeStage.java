@@ -37,7 +37,7 @@ public final class IntakeStage implements StageRules {
         return Stage.INTAKE;
     }
 
-    /** Why the work can't become another one; the customer's words and the part's origin always can. */
+    /** Why the work can't become another one: a plan rests on it. The customer's words always can. */
     public static Optional<Stop> otherWork(JobState state, Job.Wanted wanted) {
         Job.Wanted was = state.job().wanted();
         boolean same = wanted.kind() == was.kind()

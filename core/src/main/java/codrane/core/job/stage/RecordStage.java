@@ -40,7 +40,8 @@ public final class RecordStage implements StageRules {
                     state.job().cancelled().isPresent() ? "This job was cancelled" : "This job is closed",
                     state.job()
                                     .cancelled()
-                                    .map(why -> "Why: " + why + ". Nothing was written. ")
+                                    .map(why ->
+                                            "Why: " + why + (why.endsWith(".") ? "" : ".") + " Nothing was written. ")
                                     .orElse("")
                             + "The report stays here and prints. Nothing of the job changes any more."
                             + leftOpen(state),
