@@ -36,7 +36,7 @@ final class AnswersReader extends AskedJson {
             ask("not-understood", at, "What did the " + module.lowerTitle() + " answer: an object is needed?");
             return ModuleAnswer.SILENT;
         }
-        members(in, at + ".", Set.of("presence", "vin", "software", "coding", "faults"));
+        members(in, at + ".", Set.of("presence", "vin", "software", "coding", "faults", "counter"));
         Presence presence =
                 constant(in, "presence", at + ".presence", Presence.values()).orElse(Presence.ANSWERS);
         CodingState coding = constant(in, "coding", at + ".coding", CodingState.values())
@@ -59,7 +59,16 @@ final class AnswersReader extends AskedJson {
                 in.has("vin") ? Optional.of(in.path("vin").asString("").strip()) : Optional.empty(),
                 in.path("software").asString(""),
                 coding,
-                faults(module, in.path("faults"), at));
+                faults(module, in.path("faults"), at),
+                counter(in, at));
+    }
+
+    private Optional<Integer> counter(JsonNode in, String at) {
+        if (!in.has("counter")) return Optional.empty();
+        JsonNode counter = in.path("counter");
+        if (counter.isIntegralNumber() && counter.asInt(-1) >= 0) return Optional.of(counter.asInt());
+        ask("not-understood", at + ".counter", "How often was it programmed, by its counter: a number from 0?");
+        return Optional.empty();
     }
 
     private List<Fault> faults(PackModule module, JsonNode in, String at) {

@@ -52,7 +52,9 @@ final class FactsReader extends AskedJson {
             "settled",
             "policy",
             "overrules",
-            "market");
+            "market",
+            "said",
+            "workplace");
     private static final int MOST_KEYS = 20;
 
     private FactsReader(JsonNode in) {
@@ -89,7 +91,7 @@ final class FactsReader extends AskedJson {
                         gateway())
                 .with(part(pack.get()))
                 .with(wishes)
-                .with(aids())
+                .with(aids(pack.get()))
                 .with(new PolicyReader(in, questions).policy())
                 .with(day.map(law::on).orElse(law));
         // a question of the planner about something that could not be read would only repeat this one
@@ -192,7 +194,8 @@ final class FactsReader extends AskedJson {
                 part.path("told").asString(""));
     }
 
-    private Aids aids() {
+    private Aids aids(Pack pack) {
+        SaidReader said = new SaidReader(in, questions);
         Set<CodingSource> sources = EnumSet.noneOf(CodingSource.class);
         for (String key : texts(in.path("sources")))
             CodingSource.of(key)
@@ -206,7 +209,9 @@ final class FactsReader extends AskedJson {
                 keys(),
                 text("wording"),
                 constant(in, "content", "content", Aids.Content.values()).orElse(Aids.Content.UNKNOWN),
-                settled);
+                settled,
+                said.said(pack),
+                said.workplace());
     }
 
     private Optional<Aids.Keys> keys() {

@@ -10,10 +10,13 @@ import codrane.core.plan.Plan;
 import codrane.core.plan.PowerNeed;
 import codrane.core.plan.ServiceWording;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.planner.Beside;
 import codrane.core.planner.CodingSources;
+import codrane.core.planner.FaultOutlook;
 import codrane.core.planner.LawAllows;
 import codrane.core.planner.PlanQuestions.Question;
 import codrane.core.planner.Planner;
+import codrane.core.planner.WaysOn;
 import codrane.core.power.PowerWindow;
 import codrane.core.ready.AtHand;
 import codrane.core.ready.Need;
@@ -28,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
@@ -60,7 +64,8 @@ final class PlanCommand extends Asked {
             String ifLeftHere,
             long expectedMs,
             List<String> prompts,
-            List<String> cautions) {
+            List<String> cautions,
+            String onlyIf) {
         Step(Operation operation, boolean safeBefore) {
             this(
                     operation.kind().key(),
@@ -78,7 +83,8 @@ final class PlanCommand extends Asked {
                     operation.ifLeftHere(),
                     operation.seconds() * 1000L,
                     operation.prompts(),
-                    operation.cautions());
+                    operation.cautions(),
+                    operation.onlyIf());
         }
     }
 
@@ -129,6 +135,20 @@ final class PlanCommand extends Asked {
         }
     }
 
+    private record FaultTold(
+            String module, String code, String title, boolean present, String outcome, String by, String sentence) {
+        FaultTold(FaultOutlook outlook) {
+            this(
+                    outlook.fault().module(),
+                    outlook.fault().code().text(),
+                    outlook.title(),
+                    outlook.fault().present(),
+                    AskedJson.dashed(outlook.outcome()),
+                    outlook.by(),
+                    outlook.sentence());
+        }
+    }
+
     private record Ready(String from, String earliestStart, List<Needed> needs) {}
 
     private record Told(
@@ -144,15 +164,19 @@ final class PlanCommand extends Asked {
             Power power,
             Optional<List<Source>> codingSources,
             List<Law> law,
+            List<FaultTold> faults,
+            List<Beside.Odd> beside,
+            Optional<List<WaysOn.Way>> waysOn,
             Optional<Ready> readiness) {}
 
     @Override
     public Integer call() throws IOException {
-        FactsReader.Result read = FactsReader.read(json(InputFile.path(name)));
+        JsonNode given = json(InputFile.path(name));
+        FactsReader.Result read = FactsReader.read(given);
         if (read.facts().isEmpty()) return asked(read.questions());
         VehicleFacts facts = read.facts().get();
         Plan plan = Planner.plan(facts);
-        output().result("plan", told(facts, plan, read.date()), text(plan));
+        output().result("plan", told(facts, plan, read.date(), notes(given)), text(plan));
         return plan.blocked() ? Main.FOUND : Main.GOOD;
     }
 
@@ -162,13 +186,28 @@ final class PlanCommand extends Asked {
         return facts;
     }
 
+    /** The physical reason that stands beside a fault in the facts. */
+    private static BiFunction<String, String, Optional<String>> notes(JsonNode facts) {
+        return (module, code) -> {
+            for (JsonNode fault : facts.path("answers").path(module).path("faults"))
+                if (fault.path("code").asString("").equalsIgnoreCase(code)
+                        && !fault.path("note").asString("").isBlank())
+                    return Optional.of(fault.path("note").asString("").strip());
+            return Optional.empty();
+        };
+    }
+
     private int asked(List<Question> questions) {
         String text = questions.stream().map(Question::text).collect(Collectors.joining("\n"));
         output().result("plan", new Questions(questions), text);
         return Main.FOUND;
     }
 
-    private static Told told(VehicleFacts facts, Plan plan, Optional<LocalDate> day) {
+    private static Told told(
+            VehicleFacts facts,
+            Plan plan,
+            Optional<LocalDate> day,
+            BiFunction<String, String, Optional<String>> notes) {
         return new Told(
                 facts.kind().number(),
                 facts.pack().id(),
@@ -182,7 +221,18 @@ final class PlanCommand extends Asked {
                 new Power(PowerNeed.of(facts.pack(), facts.policy(), plan.operations())),
                 facts.module().filter(m -> facts.kind().replaces()).map(m -> sources(facts, m)),
                 LawAllows.rules(facts).stream().map(Law::new).toList(),
+                FaultOutlook.of(facts, plan, notes).stream().map(FaultTold::new).toList(),
+                Beside.of(facts, plan.writes().map(Operation::module).toList()),
+                waysOn(facts, plan),
                 day.map(d -> ready(plan, facts, d)));
+    }
+
+    /** Asked for only when the function was tried in vain, or not at all. */
+    private static Optional<List<WaysOn.Way>> waysOn(VehicleFacts facts, Plan plan) {
+        return switch (facts.aids().said().proved()) {
+            case DOES_NOT_WORK, NOT_TRIED -> Optional.of(WaysOn.of(facts, plan));
+            case NOT_YET, WORKS -> Optional.empty();
+        };
     }
 
     private static List<Step> steps(Plan plan) {

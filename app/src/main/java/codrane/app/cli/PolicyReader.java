@@ -26,6 +26,12 @@ final class PolicyReader extends AskedJson {
         for (School school : School.values())
             choice(policy, school.key(), "policy." + school.key(), school.answers())
                     .ifPresent(answer -> answers.put(school, answer));
+        if (policy.has(School.PART.key())
+                && !answers.getOrDefault(School.PART, School.PART.byDefault()).equals(School.PART.byDefault()))
+            ask(
+                    "agreement-of-one-job",
+                    "policy." + School.PART.key(),
+                    "The parts desk agrees to one number in one job, never to all: for which part is it, as an overrule?");
         List<Policy.Overrule> overrules = new ArrayList<>();
         for (JsonNode overrule : in.path("overrules")) overrule(overrule).ifPresent(overrules::add);
         return new Policy(answers, overrules);
@@ -46,6 +52,10 @@ final class PolicyReader extends AskedJson {
             ask("why-overruled", "overrules", "Why is \"" + school.get().question() + "\" overruled?");
         if (answer.isEmpty() || reason.isBlank()) return Optional.empty();
         return Optional.of(new Policy.Overrule(
-                school.get(), answer.get(), reason.strip(), in.path("by").asString("")));
+                school.get(),
+                answer.get(),
+                reason.strip(),
+                in.path("by").asString(""),
+                in.path("about").asString("")));
     }
 }

@@ -3,8 +3,11 @@ package codrane.core.coding;
 import codrane.core.octets.Bytes;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * One named setting within a block.
@@ -17,6 +20,8 @@ import java.util.Optional;
  */
 public record Field(
         String key, String title, int at, int bits, Kind kind, boolean little, Map<Long, String> values, Scale scale) {
+    private static final int MOST_HINTS = 12;
+
     /** How the raw bits are meant. */
     public enum Kind {
         ENUMERATION,
@@ -62,9 +67,7 @@ public record Field(
                 long raw = raw(block);
                 yield values.getOrDefault(raw, "unlisted " + Long.toUnsignedString(raw));
             }
-            case SCALED ->
-                scaled(raw(block)).stripTrailingZeros().toPlainString()
-                        + (scale.unit().isEmpty() ? "" : " " + scale.unit());
+            case SCALED -> worded(scaled(raw(block)));
         };
     }
 
@@ -122,6 +125,45 @@ public record Field(
         return scaled(raw.longValue()).compareTo(number) == 0
                 ? Optional.of(raw.longValue()).filter(this::fitsUnsigned)
                 : Optional.empty();
+    }
+
+    /** What it can be instead of a value that it can't hold, as a sentence after a blank; empty when there is nothing to say. */
+    String hint(String wished) {
+        List<String> can =
+                kind == Kind.ENUMERATION ? values.values().stream().sorted().toList() : nearest(wished);
+        if (can.isEmpty() || can.size() > MOST_HINTS) return "";
+        return kind == Kind.ENUMERATION
+                ? " It can be " + String.join(", ", can) + "."
+                : " The nearest that it can hold: " + String.join(", ", can) + ".";
+    }
+
+    /** The values next to a wished one that a scaled field can hold, the nearest first; none when it is no number. */
+    public List<String> nearest(String wished) {
+        if (kind != Kind.SCALED) return List.of();
+        Optional<BigDecimal> number = number(wished);
+        if (number.isEmpty()) return List.of();
+        BigDecimal exact = number.get().subtract(scale.offset()).divide(scale.factor(), 12, RoundingMode.HALF_UP);
+        BigDecimal most = BigDecimal.valueOf(2).pow(bits).subtract(BigDecimal.ONE);
+        return Stream.of(exact.setScale(0, RoundingMode.FLOOR), exact.setScale(0, RoundingMode.CEILING))
+                .map(raw -> raw.max(BigDecimal.ZERO).min(most))
+                .distinct()
+                .sorted(Comparator.comparing(raw -> raw.subtract(exact).abs()))
+                .map(raw -> worded(raw.multiply(scale.factor()).add(scale.offset())))
+                .toList();
+    }
+
+    /** A value of a scaled field as a number in its unit; empty when it is none. */
+    public Optional<BigDecimal> number(String value) {
+        try {
+            return Optional.of(new BigDecimal(value.replace(scale.unit(), "").strip()));
+        } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** A number in the field's unit. */
+    public String worded(BigDecimal number) {
+        return number.stripTrailingZeros().toPlainString() + (scale.unit().isEmpty() ? "" : " " + scale.unit());
     }
 
     private boolean fitsUnsigned(long raw) {

@@ -66,7 +66,8 @@ public record Layout(
             if (field.isEmpty()) return new Encoded.Refused("The layout has no setting " + value.getKey() + ".");
             Optional<Bytes> written = field.get().write(block, value.getValue());
             if (written.isEmpty()) {
-                return new Encoded.Refused(field.get().title() + " can't be " + value.getValue() + ".");
+                return new Encoded.Refused(field.get().title() + " can't be " + value.getValue() + "."
+                        + field.get().hint(value.getValue()));
             }
             block = written.get();
         }

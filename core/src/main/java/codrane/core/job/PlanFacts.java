@@ -14,15 +14,18 @@ import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartFacts;
+import codrane.core.plan.Said;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
+import codrane.core.plan.Workplace;
 import codrane.core.ready.AtHand;
 import codrane.core.ready.Readiness;
 import codrane.core.scan.ModuleReading;
 import codrane.core.tool.ToolLook;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,7 +44,7 @@ public final class PlanFacts {
                         state.gateway())
                 .with(part(state, scan))
                 .with(wishes(state, scan))
-                .with(aids(state))
+                .with(aids(state, scan))
                 .with(state.decided().policy())
                 .with(state.decided().law());
     }
@@ -154,7 +157,7 @@ public final class PlanFacts {
         return octets.map(b -> layout.decode(b).get(field));
     }
 
-    private static Aids aids(JobState state) {
+    private static Aids aids(JobState state, Scan scan) {
         Set<CodingSource> sources = EnumSet.noneOf(CodingSource.class);
         if (!state.oldCoding().isEmpty()) sources.add(CodingSource.OLD_MODULE);
         if (state.sheet().map(JudgedSheet::good).orElse(false)) sources.add(CodingSource.LINE_SHEET);
@@ -167,7 +170,36 @@ public final class PlanFacts {
                 keys,
                 state.decided().notes().wording(),
                 Aids.Content.UNKNOWN,
-                state.decided().notes().settled());
+                state.decided().notes().settled(),
+                said(state, scan),
+                place(state));
+    }
+
+    /** What the bench found. */
+    private static Workplace place(JobState state) {
+        BenchNotes bench = state.benched().notes();
+        return new Workplace(
+                bench.battery().map(BenchNotes.BatteryNote::restVolts),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                (int) bench.others().stream().filter(BenchNotes.Other::writes).count(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
+    }
+
+    /** Who accepted another VIN at Identify said that the module was swapped before. */
+    private static Said said(JobState state, Scan scan) {
+        Map<String, Said.Whose> identity = new LinkedHashMap<>();
+        if (state.personHold(HoldPoint.IDENTITY_SETTLED).isPresent())
+            IdentityFinding.of(state, scan)
+                    .unexpected()
+                    .forEach(odd -> identity.put(odd.module(), Said.Whose.SWAPPED_BEFORE));
+        Said said = Said.NOTHING.with(identity).withComplaint(state.job().complaint());
+        return state.calibration()
+                .map(c -> said.withFile(c.manifest().softwareAfter()))
+                .orElse(said);
     }
 
     /** What the plan needs against what is here; empty without a plan. */

@@ -86,6 +86,7 @@ public final class RunTasks {
                         || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
                         || state.job().kind().about() == JobKind.About.SETTINGS
                         || CodingAtHand.writesBack(state, operation);
+            case RESET -> !operation.module().isEmpty();
             default -> true;
         };
     }
@@ -111,7 +112,9 @@ public final class RunTasks {
                     BATTERY_OFF,
                     PROVE,
                     FUNCTION_TEST,
-                    DRIVE -> List.of();
+                    DRIVE,
+                    AS_LEFT,
+                    SWAP -> List.of();
             case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
                 throw new IllegalStateException(operation.key() + " can't be carried out yet");
         };

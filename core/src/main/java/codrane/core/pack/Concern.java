@@ -8,6 +8,8 @@ public enum Concern {
     MOVING_PARTS("It moves by itself: nobody under, on or in the way of it."),
     IMMOBILISER("Immobiliser and keys: ownership proved; local law may want a licensed locksmith."),
     DRIVER_ASSISTANCE("Driver assistance: aimed by qualified people with targets; driven only when proven."),
+    BRAKES("Brakes: the first stops at walking pace, on free ground; driven only when proven."),
+    LIFTING("Loads and movements: never past what the maker's plate allows."),
     STEERING("Steering: wheels free or on turning plates, hands off the wheel; driven only when proven."),
     EMISSIONS("Emissions: only the maker's unaltered software and values."),
     LIGHTS("Lights: the market's rules say what may shine."),

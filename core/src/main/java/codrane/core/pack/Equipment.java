@@ -85,6 +85,7 @@ public record Equipment(
      * @param keyRoutine options: the access code; then the key must be turned within the window
      * @param codeDigits of the access code
      * @param dailyCode whether the maker's code of the day is asked for too
+     * @param keysWith tools that can learn its keys; empty when Codrane's own interface can
      */
     public record Immobiliser(
             String master,
@@ -94,8 +95,10 @@ public record Equipment(
             int keyRoutine,
             int codeDigits,
             Limits limits,
-            boolean dailyCode) {
+            boolean dailyCode,
+            List<String> keysWith) {
         public Immobiliser {
+            keysWith = List.copyOf(keysWith);
             members = List.copyOf(members);
         }
     }

@@ -185,7 +185,16 @@ final class EquipmentReader {
         Set<CodingSource> sources = in.has("coding-sources")
                 ? in.constants("coding-sources", CodingSource.values())
                 : Set.of(CodingSource.LINE_SHEET);
-        return new Habits(passes, sources.stream().sorted().toList(), wording);
+        return new Habits(passes, sources.stream().sorted().toList(), wording, keyCycle(in));
+    }
+
+    private static Habits.KeyCycle keyCycle(YamlMap in) {
+        if (!in.has("key-cycle")) return Habits.KeyCycle.USUAL;
+        YamlMap cycle = in.map("key-cycle");
+        Habits.KeyCycle read =
+                new Habits.KeyCycle(cycle.integer("off-s", 1, 600), cycle.integer("on-within-s", 1, 600));
+        cycle.end();
+        return read;
     }
 
     private static Habits.Pass pass(YamlMap in) {
@@ -208,7 +217,8 @@ final class EquipmentReader {
                         in.integer("attempts", 1, 20),
                         Duration.ofSeconds(in.integer("wait-s", 1, 86_400)),
                         Duration.ofSeconds(in.integer("window-s", 1, 600))),
-                in.flag("daily-code", false));
+                in.flag("daily-code", false),
+                in.texts("keys-with"));
         in.end();
         return immobiliser;
     }

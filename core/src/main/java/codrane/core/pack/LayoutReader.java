@@ -9,14 +9,22 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 
 /** Reads the coding layouts of a pack. */
 final class LayoutReader {
     private final Map<String, String> madeFor = new LinkedHashMap<>();
+    private final Map<Feature.Setting, SettingRule> settings = new LinkedHashMap<>();
 
     /** By layout, the field that holds the end of the VIN for which a block was made. */
     Map<String, String> madeFor() {
         return madeFor;
+    }
+
+    /** What is said of single settings. */
+    Map<Feature.Setting, SettingRule> settings() {
+        return settings;
     }
 
     Map<String, Layout> layouts(YamlMap in) {
@@ -36,6 +44,7 @@ final class LayoutReader {
             Field field = field(entry);
             if (field.end() > length * 8) entry.problem("at", "ends past the block's " + length + " octets");
             else fields.add(field);
+            settings.put(new Feature.Setting(id, field.key()), rule(entry, field));
             entry.end();
         }
         Layout layout = new Layout(
@@ -55,6 +64,18 @@ final class LayoutReader {
             madeFor.put(id, key);
         }
         return layout;
+    }
+
+    private static SettingRule rule(YamlMap in, Field field) {
+        Optional<Set<Concern>> concerns =
+                in.has("concerns") ? Optional.of(ModuleReader.concerns(in)) : Optional.empty();
+        boolean limited = in.has("least") || in.has("most");
+        if (limited && field.kind() != Field.Kind.SCALED) in.problem("most", "is for a value with a factor only");
+        return new SettingRule(concerns, limit(in, "least"), limit(in, "most"));
+    }
+
+    private static Optional<BigDecimal> limit(YamlMap in, String key) {
+        return in.has(key) ? Optional.of(BigDecimal.valueOf(in.decimal(key, -1e9, 1e9))) : Optional.empty();
     }
 
     static Map<String, String> texts(YamlMap in) {

@@ -33,6 +33,7 @@ public record Pack(
         Map<String, PackModule> modules,
         Map<String, Layout> layouts,
         Map<String, String> madeFor,
+        Map<Feature.Setting, SettingRule> settings,
         List<FaultText> faults) {
     /**
      * Characters of the VIN that name the model.
@@ -148,7 +149,13 @@ public record Pack(
                 changed,
                 layouts,
                 madeFor,
+                settings,
                 faults);
+    }
+
+    /** What the pack says of a setting. */
+    public SettingRule setting(String layout, String field) {
+        return settings.getOrDefault(new Feature.Setting(layout, field), SettingRule.NONE);
     }
 
     /** The model's name for a VIN of this maker, or empty when the pack does not cover it. */

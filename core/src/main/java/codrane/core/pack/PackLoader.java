@@ -49,6 +49,7 @@ public final class PackLoader {
                 modules,
                 layouts,
                 layoutReader.madeFor(),
+                layoutReader.settings(),
                 faults(in, modules, equipment));
         vin.end();
         in.end();

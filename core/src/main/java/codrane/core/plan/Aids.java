@@ -11,10 +11,19 @@ import java.util.Set;
  * @param wording of the service information, as typed or pasted; may be empty
  * @param content whether the module's software is the maker's
  * @param settled what was tried already to calm the vehicle down; messages stayed all the same
+ * @param said what people answered
+ * @param place who works, with what, and in what state things are
  */
 public record Aids(
-        Set<CodingSource> sources, Optional<Keys> keys, String wording, Content content, Set<Settling> settled) {
-    public static final Aids NONE = new Aids(Set.of(), Optional.empty(), "", Content.UNKNOWN, Set.of());
+        Set<CodingSource> sources,
+        Optional<Keys> keys,
+        String wording,
+        Content content,
+        Set<Settling> settled,
+        Said said,
+        Workplace place) {
+    public static final Aids NONE =
+            new Aids(Set.of(), Optional.empty(), "", Content.UNKNOWN, Set.of(), Said.NOTHING, Workplace.UNKNOWN);
 
     /**
      * @param known how many the vehicle is known to have, 0..20
@@ -33,7 +42,8 @@ public record Aids(
     public enum Settling {
         SLEEP,
         RELEARN,
-        RESET
+        RESET,
+        BATTERY_OFF
     }
 
     public Aids {
@@ -42,22 +52,30 @@ public record Aids(
     }
 
     public Aids with(Keys here) {
-        return new Aids(sources, Optional.of(here), wording, content, settled);
+        return new Aids(sources, Optional.of(here), wording, content, settled, said, place);
     }
 
     public Aids withWording(String text) {
-        return new Aids(sources, keys, text, content, settled);
+        return new Aids(sources, keys, text, content, settled, said, place);
     }
 
     public Aids with(Content found) {
-        return new Aids(sources, keys, wording, found, settled);
+        return new Aids(sources, keys, wording, found, settled, said, place);
     }
 
     public Aids withSources(Set<CodingSource> here) {
-        return new Aids(here, keys, wording, content, settled);
+        return new Aids(here, keys, wording, content, settled, said, place);
     }
 
     public Aids withSettled(Set<Settling> tried) {
-        return new Aids(sources, keys, wording, content, tried);
+        return new Aids(sources, keys, wording, content, tried, said, place);
+    }
+
+    public Aids with(Said other) {
+        return new Aids(sources, keys, wording, content, settled, other, place);
+    }
+
+    public Aids with(Workplace other) {
+        return new Aids(sources, keys, wording, content, settled, said, other);
     }
 }

@@ -19,14 +19,26 @@ import java.util.Optional;
  *
  * @param vin as stored; blank text when the module holds none, empty when it was not read
  * @param software version; empty text when it was not read
+ * @param counter how often it says that it was programmed, 0 or more
  */
 public record ModuleAnswer(
-        Presence presence, Optional<String> vin, String software, CodingState coding, List<Fault> faults) {
+        Presence presence,
+        Optional<String> vin,
+        String software,
+        CodingState coding,
+        List<Fault> faults,
+        Optional<Integer> counter) {
     public static final ModuleAnswer SILENT =
             new ModuleAnswer(Presence.SILENT, Optional.empty(), "", CodingState.NOT_READ, List.of());
 
     public ModuleAnswer {
         faults = List.copyOf(faults);
+    }
+
+    /** Its programming counter was not read. */
+    public ModuleAnswer(
+            Presence presence, Optional<String> vin, String software, CodingState coding, List<Fault> faults) {
+        this(presence, vin, software, coding, faults, Optional.empty());
     }
 
     /** From a scan. */
@@ -43,7 +55,8 @@ public record ModuleAnswer(
                             reading.octets(Ident.VIN).map(ModuleAnswer::vinText),
                             reading.text(Ident.SOFTWARE).orElse(""),
                             coding,
-                            reading.faults()));
+                            reading.faults(),
+                            reading.octets(Ident.COUNTER).map(ModuleAnswer::number)));
         }
         return answers;
     }
@@ -51,6 +64,13 @@ public record ModuleAnswer(
     private static String vinText(Bytes stored) {
         boolean blank = stored.isEmpty() || stored.allAre(0xFF) || stored.allAre(0) || stored.allAre(' ');
         return blank ? "" : stored.text().strip();
+    }
+
+    /** Its last three octets: no module was programmed more often. */
+    private static int number(Bytes octets) {
+        int number = 0;
+        for (int i = Math.max(0, octets.length() - 3); i < octets.length(); i++) number = number << 8 | octets.u8(i);
+        return number;
     }
 
     public boolean answers() {

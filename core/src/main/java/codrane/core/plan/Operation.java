@@ -14,6 +14,7 @@ import java.util.Objects;
  * @param prompts what the technician does or sees, in words
  * @param cautions what can hurt
  * @param ifLeftHere what it means to stop after it and before the next, as a sentence; empty when it is harmless
+ * @param onlyIf when it is done at all, as words after "only if"; empty when it is always done
  */
 public record Operation(
         Kind kind,
@@ -26,7 +27,8 @@ public record Operation(
         int seconds,
         List<String> prompts,
         List<String> cautions,
-        String ifLeftHere) {
+        String ifLeftHere,
+        String onlyIf) {
     /** Kinds in the order in which a plan has them. */
     public enum Kind {
         SET_UP(false),
@@ -50,7 +52,11 @@ public record Operation(
         CLEAR(true),
         PROVE(false),
         FUNCTION_TEST(false),
-        DRIVE(false);
+        DRIVE(false),
+        /** A baseline of how the vehicle is left. */
+        AS_LEFT(false),
+        /** A part is put in, or mounted; then it is scanned and planned again. */
+        SWAP(false);
 
         private final boolean writes;
 
@@ -63,9 +69,11 @@ public record Operation(
             return writes;
         }
 
-        /** As in JSON and forms: lower case with dashes. */
+        /** As in JSON and forms: lower case with dashes; a baseline is one, before and after. */
         public String key() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return this == AS_LEFT
+                    ? BASELINE.key()
+                    : name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -77,12 +85,24 @@ public record Operation(
         // plans that were stored before there were cautions have none
         cautions = cautions == null ? List.of() : List.copyOf(cautions);
         ifLeftHere = Objects.requireNonNullElse(ifLeftHere, "");
+        onlyIf = Objects.requireNonNullElse(onlyIf, "");
     }
 
     /** A beginning, to which the withers below add. */
     public static Operation of(Kind kind, String module, String title, int seconds, String... reasons) {
         return new Operation(
-                kind, module, title, List.of(reasons), List.of(), List.of(), true, seconds, List.of(), List.of(), "");
+                kind,
+                module,
+                title,
+                List.of(reasons),
+                List.of(),
+                List.of(),
+                true,
+                seconds,
+                List.of(),
+                List.of(),
+                "",
+                "");
     }
 
     public Operation because(String reason) {
@@ -106,12 +126,71 @@ public record Operation(
     }
 
     public Operation notStoppable() {
-        return new Operation(kind, module, title, reasons, needs, holds, false, seconds, prompts, cautions, ifLeftHere);
+        return new Operation(
+                kind, module, title, reasons, needs, holds, false, seconds, prompts, cautions, ifLeftHere, onlyIf);
     }
 
     public Operation ifLeftHere(String sentence) {
         return new Operation(
-                kind, module, title, reasons, needs, holds, safeToStopDuring, seconds, prompts, cautions, sentence);
+                kind,
+                module,
+                title,
+                reasons,
+                needs,
+                holds,
+                safeToStopDuring,
+                seconds,
+                prompts,
+                cautions,
+                sentence,
+                onlyIf);
+    }
+
+    /** Done only on a condition, which is not known when the plan is made. */
+    public Operation onlyIf(String condition) {
+        return new Operation(
+                kind,
+                module,
+                title,
+                reasons,
+                needs,
+                holds,
+                safeToStopDuring,
+                seconds,
+                prompts,
+                cautions,
+                ifLeftHere,
+                condition);
+    }
+
+    /** With other expected seconds. */
+    public Operation lasting(int other) {
+        return new Operation(
+                kind,
+                module,
+                title,
+                reasons,
+                needs,
+                holds,
+                safeToStopDuring,
+                other,
+                prompts,
+                cautions,
+                ifLeftHere,
+                onlyIf);
+    }
+
+    public Operation withReasons(List<String> other) {
+        return with(other, needs, holds, prompts, cautions);
+    }
+
+    /** Without prompts and cautions that stand elsewhere. */
+    public Operation saying(List<String> prompts, List<String> cautions) {
+        return with(reasons, needs, holds, prompts, cautions);
+    }
+
+    public boolean conditional() {
+        return !onlyIf.isEmpty();
     }
 
     private Operation with(
@@ -121,7 +200,18 @@ public record Operation(
             List<String> prompts,
             List<String> cautions) {
         return new Operation(
-                kind, module, title, reasons, needs, holds, safeToStopDuring, seconds, prompts, cautions, ifLeftHere);
+                kind,
+                module,
+                title,
+                reasons,
+                needs,
+                holds,
+                safeToStopDuring,
+                seconds,
+                prompts,
+                cautions,
+                ifLeftHere,
+                onlyIf);
     }
 
     /** Each once. */
@@ -133,6 +223,7 @@ public record Operation(
 
     /** Names it within its plan, as in forms. */
     public String key() {
-        return kind.key() + (module.isEmpty() ? "" : "-" + module);
+        String key = kind == Kind.AS_LEFT ? "as-left" : kind.key();
+        return key + (module.isEmpty() ? "" : "-" + module);
     }
 }

@@ -38,15 +38,24 @@ public record PartCheck(
 
     /** With what the part told when it was scanned. */
     public static PartCheck of(VehicleFacts facts) {
-        PackModule module = facts.module().orElseThrow();
+        return of(facts, facts.module().orElseThrow());
+    }
+
+    /** What answers while the old module is in its place, or while the new one is in its box, is not the part. */
+    public static PartCheck of(VehicleFacts facts, PackModule module) {
         String fitted = facts.part().fitted().isEmpty()
                 ? module.parts().fitted()
                 : facts.part().fitted();
-        ModuleAnswer answer = facts.moduleAnswer();
+        boolean old = facts.oldInPlace();
+        ModuleAnswer answer = old ? ModuleAnswer.SILENT : facts.answer(module.id());
         return of(
                 facts.pack(),
                 module,
-                verdict(module, fitted, facts.part().offered(), facts.part().told()),
+                verdict(
+                        module,
+                        fitted,
+                        facts.part().offered(),
+                        old ? "" : facts.part().told()),
                 Optional.of(facts.vin()),
                 answer.answers() ? Optional.of(answer) : Optional.empty());
     }

@@ -25,16 +25,20 @@ public record Plan(List<Operation> operations, List<Decision> decisions) {
         return !blocks().isEmpty();
     }
 
+    /** What is written for certain: not what is done only if something shows. */
     public Stream<Operation> writes() {
-        return operations.stream().filter(o -> o.kind().writes());
+        return operations.stream().filter(o -> o.kind().writes() && !o.conditional());
     }
 
     public boolean has(Operation.Kind kind) {
         return operations.stream().anyMatch(o -> o.kind() == kind);
     }
 
-    /** Expected seconds of all operations. */
+    /** Expected seconds of all operations that are done for certain. */
     public int seconds() {
-        return operations.stream().mapToInt(Operation::seconds).sum();
+        return operations.stream()
+                .filter(o -> !o.conditional())
+                .mapToInt(Operation::seconds)
+                .sum();
     }
 }

@@ -17,8 +17,14 @@ public record Policy(Map<School, String> answers, List<Overrule> overrules) {
     /**
      * @param reason why, in a few words; never blank
      * @param by who overruled; may be empty
+     * @param about part number for which it was said; empty when for the job's own
      */
-    public record Overrule(School school, String answer, String reason, String by) {
+    public record Overrule(School school, String answer, String reason, String by, String about) {
+        /** For whatever the job is about. */
+        public Overrule(School school, String answer, String reason, String by) {
+            this(school, answer, reason, by, "");
+        }
+
         public Overrule {
             if (!school.answers().contains(answer))
                 throw new IllegalArgumentException(
@@ -46,6 +52,7 @@ public record Policy(Map<School, String> answers, List<Overrule> overrules) {
 
     /** What holds for this job: the overrule, else the workshop's answer, else Codrane's. */
     public String answer(School school) {
+        if (school.ofOneJob()) return overrule(school).map(Overrule::answer).orElse(school.byDefault());
         return overrule(school).map(Overrule::answer).orElseGet(() -> answers.getOrDefault(school, school.byDefault()));
     }
 
@@ -61,6 +68,8 @@ public record Policy(Map<School, String> answers, List<Overrule> overrules) {
     public String source(School school) {
         return overrule(school)
                 .map(Overrule::words)
-                .orElseGet(() -> answers.containsKey(school) ? "Workshop policy." : "Codrane's own choice.");
+                .orElseGet(() -> !school.ofOneJob() && answers.containsKey(school)
+                        ? "Workshop policy."
+                        : "Codrane's own choice.");
     }
 }

@@ -51,6 +51,11 @@ public enum School {
         this.answers = String.join("|", answers);
     }
 
+    /** Whether it is answered for one job and one part, and never by the workshop for all. */
+    public boolean ofOneJob() {
+        return this == PART;
+    }
+
     public String question() {
         return question;
     }

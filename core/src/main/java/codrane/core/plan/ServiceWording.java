@@ -12,9 +12,11 @@ import java.util.regex.Pattern;
  * What the service information says is to be done, in its own words. Programming and coding are constantly confused: so
  * each meaning keeps the sentence that it was found in.
  *
- * @param evidence sentence by meaning; a meaning that is denied is absent
+ * @param evidence sentence by meaning; a meaning that is denied, or only about keys, is absent
+ * @param onCondition sentence that asks for programming only under a condition
+ * @param denied sentence that says that nothing is to be programmed
  */
-public record ServiceWording(Map<Meaning, String> evidence) {
+public record ServiceWording(Map<Meaning, String> evidence, Optional<String> onCondition, Optional<String> denied) {
     /** What a sentence can ask for. */
     public enum Meaning {
         PROGRAM("program", "program", "reprogram", "flash", "download the calibration", "update the software"),
@@ -58,8 +60,19 @@ public record ServiceWording(Map<Meaning, String> evidence) {
             Pattern.compile("(?:\\b(?:no|not|never|without|nor|instead of)\\b|n't\\b)[^,;:.]{0,30}$");
     private static final Pattern DENIAL_AFTER =
             Pattern.compile("^[^,;:.]{0,30}?\\b(?:not|never) (?:be |been )?(?:needed|required|necessary|done|allowed)");
-    // a fault code is not something to be done
-    private static final Pattern FAULT = Pattern.compile("\\b(?:fault|trouble|error|part) codes?\\b");
+    // a fault code is not something to be done, and an access code is nothing that is coded
+    private static final Pattern OTHER_CODES =
+            Pattern.compile("\\b(?:fault|trouble|error|part|access|key|option|order|daily|security|pin|radio) codes?\\b"
+                    + "|\\bcodes? of the day\\b");
+    private static final String KEYS =
+            "(?:keys?|key fobs?|fobs?|remotes?|remote controls?|transmitters?|transponders?)";
+    private static final Pattern KEYS_AFTER = Pattern.compile("^\\W+(?:\\w+\\W+){0,4}?" + KEYS + "\\b");
+    private static final Pattern KEYS_BEFORE =
+            Pattern.compile("\\b" + KEYS + "\\b(?: \\w+){0,2} (?:be|being|been|is|are|get)(?: \\w+)? $");
+    private static final Pattern TO_THE_VEHICLE = Pattern.compile(
+            "^[^,;:.]{0,50}?\\b(?:to|into|for|with) (?:the|this|that) (?:vehicle|car|van|bus|taxi|chassis|vin)\\b");
+    private static final Pattern CONDITION = Pattern.compile(
+            "\\b(?:if|unless|when|whenever|in case|provided|should the|where the|as long as|only for|depending on)\\b");
 
     public ServiceWording {
         evidence = Map.copyOf(evidence);
@@ -72,12 +85,27 @@ public record ServiceWording(Map<Meaning, String> evidence) {
     /** @param own the maker's own words, by key of the meaning */
     public static ServiceWording of(String text, Map<String, List<String>> own) {
         Map<Meaning, String> evidence = new EnumMap<>(Meaning.class);
+        Optional<String> onCondition = Optional.empty();
+        Optional<String> denied = Optional.empty();
         for (String sentence : text.strip().split("(?<=[.!?])\\s+|\\R+")) {
-            String lower = FAULT.matcher(sentence.toLowerCase(Locale.ROOT)).replaceAll("fault");
-            for (Meaning meaning : Meaning.values())
-                if (says(lower, words(meaning, own))) evidence.putIfAbsent(meaning, sentence.strip());
+            String lower =
+                    OTHER_CODES.matcher(sentence.toLowerCase(Locale.ROOT)).replaceAll("number");
+            for (Meaning meaning : Meaning.values()) {
+                for (Sense sense : senses(meaning, lower, words(meaning, own))) {
+                    switch (sense) {
+                        case ASKED -> evidence.putIfAbsent(meaning, sentence.strip());
+                        case TO_THE_VEHICLE -> evidence.putIfAbsent(Meaning.CONFIGURE, sentence.strip());
+                        case ON_CONDITION -> onCondition = onCondition.or(() -> Optional.of(sentence.strip()));
+                        case DENIED ->
+                            denied = meaning == Meaning.PROGRAM
+                                    ? denied.or(() -> Optional.of(sentence.strip()))
+                                    : denied;
+                        case OF_KEYS -> {}
+                    }
+                }
+            }
         }
-        return new ServiceWording(evidence);
+        return new ServiceWording(evidence, onCondition, denied);
     }
 
     private static List<String> words(Meaning meaning, Map<String, List<String>> own) {
@@ -86,22 +114,35 @@ public record ServiceWording(Map<Meaning, String> evidence) {
         return words;
     }
 
-    /** Whether one of the words stands there without being denied. */
-    private static boolean says(String sentence, List<String> words) {
+    /** In what sense a word stands in a sentence. */
+    private enum Sense {
+        ASKED,
+        DENIED,
+        OF_KEYS,
+        TO_THE_VEHICLE,
+        ON_CONDITION
+    }
+
+    /** Each sense in which one of the words stands there. */
+    private static List<Sense> senses(Meaning meaning, String sentence, List<String> words) {
+        List<Sense> senses = new ArrayList<>();
         for (String word : words) {
             String stem = word.endsWith("e") && !word.contains(" ")
                     ? word.substring(0, word.length() - 1) + "e?"
                     : Pattern.quote(word);
             var found = Pattern.compile("\\b" + stem + ENDING + "\\b").matcher(sentence);
-            while (found.find()) {
-                boolean denied = DENIAL_BEFORE
-                                .matcher(sentence.substring(0, found.start()))
-                                .find()
-                        || DENIAL_AFTER.matcher(sentence.substring(found.end())).find();
-                if (!denied) return true;
-            }
+            while (found.find())
+                senses.add(sense(meaning, sentence.substring(0, found.start()), sentence.substring(found.end())));
         }
-        return false;
+        return senses;
+    }
+
+    private static Sense sense(Meaning meaning, String before, String after) {
+        if (DENIAL_BEFORE.matcher(before).find() || DENIAL_AFTER.matcher(after).find()) return Sense.DENIED;
+        if (KEYS_AFTER.matcher(after).find() || KEYS_BEFORE.matcher(before).find()) return Sense.OF_KEYS;
+        if (meaning != Meaning.PROGRAM) return Sense.ASKED;
+        if (TO_THE_VEHICLE.matcher(after).find()) return Sense.TO_THE_VEHICLE;
+        return CONDITION.matcher(before + " " + after).find() ? Sense.ON_CONDITION : Sense.ASKED;
     }
 
     /** The sentence that says so. */

@@ -5,7 +5,9 @@ import codrane.core.pack.Concern;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.scan.CodingState;
 import codrane.core.vin.Vin;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
@@ -70,6 +72,79 @@ public record VehicleFacts(
         return new VehicleFacts(kind, pack, vin, answers, gateway, part, wishes, aids, policy, other);
     }
 
+    /** What a module's coding is to this vehicle, as far as anybody can trust what was read. */
+    public CodingState coding(String module) {
+        ModuleAnswer answer = answer(module);
+        if (answer.coding() == CodingState.NONE || !pack.modules().containsKey(module)) return answer.coding();
+        if (answer.bootOnly()) return CodingState.NOT_READ; // boot software tells no coding
+        boolean marked = pack.module(module).blocks().stream().anyMatch(pack.madeFor()::containsKey);
+        boolean own = answer.vin().equals(Optional.of(vin.text()));
+        return answer.coding() == CodingState.AGREES && !marked && !own ? CodingState.UNMARKED : answer.coding();
+    }
+
+    /** The part that comes into the vehicle: the replaced one, or the one that a retrofit's order ends with. */
+    public Optional<PackModule> newPart() {
+        if (kind.replaces()) return module();
+        if (kind != JobKind.RETROFIT) return Optional.empty();
+        return pack.equipment().order().stream()
+                .flatMap(order ->
+                        wishes.order().in().stream().map(code -> order.follow().getOrDefault(code, List.of())))
+                .filter(follow -> !follow.isEmpty())
+                .map(follow -> follow.getLast())
+                .filter(module -> !module.equals(pack.vinReference()) && !belongs(module))
+                .map(pack::module)
+                .findFirst();
+    }
+
+    /** Whether a module is this vehicle's by all that it says. */
+    private boolean belongs(String module) {
+        return answer(module).vin().equals(Optional.of(vin.text()))
+                && (coding(module) == CodingState.AGREES || coding(module) == CodingState.NONE);
+    }
+
+    /** Whether what answers in the part's place is the old module, or nothing: the new one is not in yet. */
+    public boolean oldInPlace() {
+        boolean boxed = part.state().filter(s -> s == PartFacts.State.BOXED).isPresent();
+        boolean speaks = part.old().filter(o -> o == PartFacts.Old.SPEAKS).isPresent();
+        return newPart().isPresent() && (boxed || kind.replaces() && speaks);
+    }
+
+    /** Plugged in, and not yet where it belongs. */
+    public boolean unmounted() {
+        return newPart().isPresent()
+                && part.state().filter(s -> s == PartFacts.State.CONNECTED).isPresent();
+    }
+
+    /** Modules beside the new part that carry another VIN, or, where the vehicle is named, none. */
+    public List<String> strangers() {
+        List<String> strangers = new ArrayList<>();
+        Optional<String> part = newPart().map(PackModule::id);
+        answers.forEach((module, answer) -> {
+            boolean own = part.equals(Optional.of(module)) || kind == JobKind.LEARN_VIN && learns(module);
+            boolean unnamed = module.equals(pack.vinReference())
+                    && answer.answers()
+                    && !answer.bootOnly()
+                    && answer.vin().equals(Optional.of(""));
+            if (!own && (answer.foreign(vin) || unnamed)) strangers.add(module);
+        });
+        return List.copyOf(strangers);
+    }
+
+    /** The module that learns its VIN, and the one that tells it: judged where that is planned. */
+    private boolean learns(String module) {
+        return module().filter(
+                        m -> m.id().equals(module) || m.traits().learnsVinFrom().equals(Optional.of(module)))
+                .isPresent();
+    }
+
+    /** Software that a job leaves in a module: that of the file at hand, else the newest that is known. */
+    public String target(PackModule module) {
+        boolean own = module().filter(m -> m.id().equals(module.id())).isPresent();
+        return own
+                ? aids.said().file().orElse(module.software().current())
+                : module.software().current();
+    }
+
     /** The module that the job is about. */
     public Optional<PackModule> module() {
         return kind.namesModule() ? part.module().map(pack::module) : Optional.empty();
@@ -100,6 +175,16 @@ public record VehicleFacts(
                 .immobiliser()
                 .filter(i -> i.master().equals(module) || i.members().contains(module))
                 .isPresent();
+    }
+
+    /** Titles in the middle of a sentence, with the verb that agrees: "the ramp and the climate carry". */
+    public String these(List<String> modules, String oneVerb, String manyVerb) {
+        List<String> titles =
+                modules.stream().map(m -> "the " + pack.module(m).lowerTitle()).toList();
+        String words = titles.size() < 2
+                ? String.join("", titles)
+                : String.join(", ", titles.subList(0, titles.size() - 1)) + " and " + titles.getLast();
+        return words + " " + (titles.size() == 1 ? oneVerb : manyVerb);
     }
 
     /** Titles of modules, for sentences. */

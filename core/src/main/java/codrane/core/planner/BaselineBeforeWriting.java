@@ -18,7 +18,7 @@ final class BaselineBeforeWriting implements Rule {
         String reason = facts.kind() == JobKind.BASELINE_ONLY
                 ? "This job is the baseline."
                 : "What a write could lose is stored first.";
-        int seconds = facts.pack().modules().size() * Seconds.PER_MODULE_READ;
+        int seconds = Seconds.baseline(facts);
         return Judgement.applies(reason, Operation.of(Kind.BASELINE, "", "Store a baseline", seconds, reason));
     }
 }

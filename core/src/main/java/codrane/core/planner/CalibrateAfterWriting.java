@@ -20,6 +20,7 @@ final class CalibrateAfterWriting implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
+        if (facts.unmounted()) return Judgement.notNeeded("What aims or moves waits until the part is mounted.");
         List<String> written = draft.writtenModules();
         List<Operation> operations = new ArrayList<>();
         for (Procedure procedure : facts.pack().equipment().procedures().values()) {
@@ -27,8 +28,17 @@ final class CalibrateAfterWriting implements Rule {
             Set<Concern> concerns = facts.concerns(procedure.module());
             boolean aims = concerns.contains(Concern.DRIVER_ASSISTANCE);
             Kind kind = aims || concerns.contains(Concern.STEERING) ? Kind.CALIBRATE : Kind.INITIALISE;
-            Operation operation = LearnAfterWriting.routine(kind, procedure, "After coding, never before.");
-            operations.add(aims ? operation.needing("targets for aiming", "a person trained for it") : operation);
+            Operation operation = LearnAfterWriting.routine(
+                    kind,
+                    procedure,
+                    (aims ? "What looks ahead is aimed after coding" : procedure.title() + " after coding")
+                            + ", never before.");
+            operations.add(
+                    aims
+                            ? operation
+                                    .lasting(operation.seconds() + Seconds.SET_UP_TARGETS)
+                                    .needing("targets for aiming", "a person trained for it")
+                            : operation);
         }
         return operations.isEmpty()
                 ? Judgement.notNeeded("Nothing has to be aimed or to find its zero.")

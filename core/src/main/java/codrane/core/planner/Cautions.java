@@ -32,9 +32,11 @@ final class Cautions {
     private static boolean isAbout(Concern concern, Kind kind) {
         return switch (concern) {
             case MOVING_PARTS -> MOVES.contains(kind);
-            case DRIVER_ASSISTANCE, STEERING -> kind == Kind.CALIBRATE || kind == Kind.DRIVE;
+            case DRIVER_ASSISTANCE, STEERING, BRAKES -> kind == Kind.CALIBRATE || kind == Kind.DRIVE;
+            case LIFTING -> kind == Kind.FUNCTION_TEST;
             case IMMOBILISER -> kind == Kind.PAIR || kind == Kind.ADD_KEY;
-            case RESTRAINTS, HIGH_VOLTAGE, LICENSED_WORK -> kind == Kind.PROGRAM || kind == Kind.WRITE_CODING;
+            case RESTRAINTS, HIGH_VOLTAGE, LICENSED_WORK ->
+                kind == Kind.SWAP || kind == Kind.PROGRAM || kind == Kind.WRITE_CODING || kind == Kind.FUNCTION_TEST;
             case EMISSIONS, LIGHTS, DRIVER_VIEW, INSURANCE -> kind == Kind.WRITE_CODING;
         };
     }

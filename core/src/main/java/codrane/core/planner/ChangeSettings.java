@@ -71,13 +71,15 @@ final class ChangeSettings implements Rule {
                 .prompting(Looks.whileWritten(module));
         return switch (facts.kind()) {
             case CHANGE_LINE ->
-                write.because("The line's other octets stay; its check octet is computed anew.")
+                write.because("The line's other bytes stay; its check byte is computed anew.")
                         .needing("the instruction with its source");
             case SCALED_VALUE -> write.because("The nearest value that the module can hold is written.");
             case CHOOSE_VARIANT ->
                 write.needing("licence, exact to the character")
                         .because("The licence is bound to this VIN at its first use.")
-                        .prompting(List.of("Key off and on by the clock when it asks"));
+                        .prompting(List.of(
+                                "Volume down first",
+                                facts.pack().equipment().habits().keyCycle().words() + ", or the step starts over"));
             default -> write;
         };
     }
@@ -89,7 +91,7 @@ final class ChangeSettings implements Rule {
 
     private static String reason(SettingChange setting, boolean back) {
         if (setting.whole())
-            return setting.title() + ": all its octets, as they were left in this module with this software.";
+            return setting.title() + ": all its bytes, as they were left in this module with this software.";
         String from = setting.from().isEmpty() ? "" : setting.from() + " → ";
         return setting.title() + ": " + from + setting.to() + (back ? ", as it was left." : ".");
     }

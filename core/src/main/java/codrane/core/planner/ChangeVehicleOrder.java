@@ -49,13 +49,23 @@ final class ChangeVehicleOrder implements Rule {
                             "Write the vehicle order to the "
                                     + facts.pack().module(holder).lowerTitle(),
                             Seconds.PER_BLOCK,
-                            change)
+                            facts.pack().module(holder).title() + " keeps the order: " + change)
                     .holding(HoldPoint.BASELINE_STORED)
                     .ifLeftHere(DISAGREE));
+        List<String> then = new ArrayList<>(facts.wishes().order().now());
+        then.removeAll(out);
+        if (!then.isEmpty()) then.addAll(in);
+        List<String> empty = WriteOrderBack.emptyFamilies(order, then);
+        for (String family : empty) operations.set(0, operations.getFirst().because(family));
         List<String> inOrder = List.copyOf(modules);
         for (String module : inOrder) derive(facts.pack().module(module), module.equals(inOrder.getLast()), operations);
         return new Judgement.Applies(
-                change + " " + facts.titles(List.copyOf(modules)) + " follow from it.", operations);
+                change + " " + capital(facts.these(List.copyOf(modules), "follows", "follow")) + " from it.",
+                operations);
+    }
+
+    private static String capital(String words) {
+        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
     }
 
     private static Set<String> changed(List<String> out, List<String> in) {
@@ -74,14 +84,17 @@ final class ChangeVehicleOrder implements Rule {
                         module.id(),
                         "Derive the coding of the " + module.lowerTitle() + " from the order",
                         1,
-                        "What changes besides the codes is listed apart, before it is written.")
+                        "What changes in the " + module.lowerTitle()
+                                + " besides the codes is listed apart, before it is written.")
                 .ifLeftHere(DISAGREE));
         operations.add(Operation.of(
                         Kind.WRITE_CODING,
                         module.id(),
                         "Write the derived coding of the " + module.lowerTitle(),
                         Math.max(1, module.blocks().size()) * Seconds.PER_BLOCK,
-                        "Neighbours first, then the part itself.")
+                        last
+                                ? "The " + module.lowerTitle() + " comes last: its neighbours know of it by then."
+                                : "The " + module.lowerTitle() + " comes before the part itself.")
                 .needing("supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.untilCoded(module))

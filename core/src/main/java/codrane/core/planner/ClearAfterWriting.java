@@ -18,9 +18,8 @@ final class ClearAfterWriting implements Rule {
                 || draft.has(Kind.WRITE_VIN)
                 || draft.has(Kind.PAIR)
                 || draft.has(Kind.WRITE_ORDER);
-        boolean part = facts.kind().replaces()
-                && facts.module().isPresent()
-                && facts.moduleAnswer().answers();
+        boolean part = facts.newPart().isPresent()
+                && facts.answer(facts.newPart().get().id()).answers();
         boolean learned = draft.has(Kind.RELEARN) || draft.has(Kind.INITIALISE) || draft.has(Kind.CALIBRATE);
         if (!(identity || part || learned))
             return Judgement.notNeeded("Nothing leaves faults behind, so nothing is cleared.");
@@ -32,12 +31,7 @@ final class ClearAfterWriting implements Rule {
 
     /** Clears every fault memory, after faults were written down. */
     static Operation clearing(VehicleFacts facts, String reason) {
-        return Operation.of(
-                        Kind.CLEAR,
-                        "",
-                        "Clear the faults of all modules",
-                        facts.pack().modules().size() * Seconds.PER_MODULE_READ,
-                        reason)
+        return Operation.of(Kind.CLEAR, "", "Clear the faults of all modules", Seconds.scan(facts), reason)
                 .needing("faults recorded")
                 .holding(HoldPoint.FAULTS_RECORDED);
     }

@@ -3,7 +3,6 @@ package codrane.core.planner;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Judgement;
-import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
@@ -23,26 +22,32 @@ final class CodeAgainAfterErase implements Rule {
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
         List<Operation> writes = new ArrayList<>();
-        List<String> bootOnly = new ArrayList<>();
         for (String id : erased(facts, draft)) {
             PackModule module = facts.pack().module(id);
-            ModuleAnswer answer = facts.answer(id);
+            CodingState state = facts.coding(id);
             boolean coded = draft.has(Kind.WRITE_CODING, id); // from a better source
-            if (coded || module.blocks().isEmpty() || answer.coding() == CodingState.NONE) continue;
-            if (answer.bootOnly()) bootOnly.add(module.title());
-            else if (answer.coding() == CodingState.NOT_READ)
+            if (coded || module.blocks().isEmpty() || state == CodingState.NONE) continue;
+            boolean boot = facts.answer(id).bootOnly();
+            if (state == CodingState.NOT_READ && !boot)
                 return Judgement.blocked("The coding of the " + module.lowerTitle()
                         + " was not read, and an erase may lose it: scan again.");
-            else writes.add(back(module, draft.has(Kind.PROGRAM, id)));
+            if (state == CodingState.AGREES) writes.add(back(module, draft.has(Kind.PROGRAM, id)));
+            else if (WriteVehicleCoding.code(facts, module, notGood(module, boot, state))
+                    instanceof Judgement.Applies(String reason, List<Operation> operations)) writes.addAll(operations);
+            else
+                return Judgement.blocked(notGood(module, boot, state) + " Nothing gives the coding of the "
+                        + module.lowerTitle() + " after the erase: say from where it comes.");
         }
-        if (!writes.isEmpty())
-            return new Judgement.Applies(
-                    "An erase may lose coding: what was read before goes back where it still fits.", writes);
-        return Judgement.notNeeded(
-                bootOnly.isEmpty()
-                        ? "Nothing that is coded is erased in place."
-                        : String.join(", ", bootOnly)
-                                + " tells no coding from its boot software: it is compared after the programming.");
+        return writes.isEmpty()
+                ? Judgement.notNeeded("Nothing that is coded is erased in place.")
+                : new Judgement.Applies("An erase may lose coding: what was good before goes back.", writes);
+    }
+
+    /** Only what was good before is written back. */
+    private static String notGood(PackModule module, boolean boot, CodingState state) {
+        return boot
+                ? "The boot software of the " + module.lowerTitle() + " tells no coding that could go back."
+                : "What is in the " + module.lowerTitle() + " does not go back: " + state.words() + ".";
     }
 
     private static Set<String> erased(VehicleFacts facts, Draft draft) {

@@ -6,7 +6,9 @@ import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartFacts;
 import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.plan.Workplace;
 import codrane.core.scan.CodingState;
+import codrane.core.text.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -55,6 +57,29 @@ public final class CodingSources {
                 .filter(r -> r.source().key().equals(wished))
                 .findFirst()
                 .or(() -> possible.stream().findFirst());
+    }
+
+    /** Why the source that a person chose is not taken, as a sentence; empty when it is, or none was chosen. */
+    public static Optional<String> notPossible(VehicleFacts facts, PackModule module) {
+        String wished = facts.policy().answer(School.CODING_SOURCE);
+        return rank(facts, module).stream()
+                .filter(r -> r.source().key().equals(wished) && r.state() == State.NOT_THERE)
+                .map(r -> "Chosen was " + r.source().words() + ", which is not possible: " + r.reason())
+                .findFirst();
+    }
+
+    /** A sheet that is older than the module's last programming, as a sentence. */
+    static Optional<String> stale(VehicleFacts facts, CodingSource source) {
+        Workplace place = facts.aids().place();
+        boolean older = place.sheetOf()
+                .flatMap(sheet -> place.programmedOn().filter(sheet::isBefore))
+                .isPresent();
+        return source == CodingSource.LINE_SHEET && older
+                ? Optional.of("The sheet is of " + Words.day(place.sheetOf().orElseThrow())
+                        + ", and something was programmed on "
+                        + Words.day(place.programmedOn().orElseThrow())
+                        + ": what was changed since is not in it.")
+                : Optional.empty();
     }
 
     private static Ranked judge(VehicleFacts facts, PackModule module, CodingSource source) {
@@ -112,7 +137,7 @@ public final class CodingSources {
         Optional<PackModule> from = module.traits().learnsVinFrom().map(facts.pack()::module);
         if (from.isEmpty()) return not(CodingSource.NEIGHBOUR, "No neighbour keeps a copy of it.");
         ModuleAnswer answer = facts.answer(from.get().id());
-        boolean good = answer.answers() && answer.coding() == CodingState.AGREES;
+        boolean good = answer.answers() && facts.coding(from.get().id()) == CodingState.AGREES;
         return good
                 ? usable(
                         CodingSource.NEIGHBOUR,

@@ -19,21 +19,22 @@ final class Draft {
     }
 
     boolean has(Kind kind) {
-        return operations.stream().anyMatch(o -> o.kind() == kind);
+        return operations.stream().anyMatch(o -> o.kind() == kind && !o.conditional());
     }
 
     boolean has(Kind kind, String module) {
-        return operations.stream().anyMatch(o -> o.kind() == kind && o.module().equals(module));
+        return operations.stream().anyMatch(o -> o.kind() == kind && o.module().equals(module) && !o.conditional());
     }
 
     boolean writes() {
-        return operations.stream().anyMatch(o -> o.kind().writes());
+        return operations.stream().anyMatch(o -> o.kind().writes() && !o.conditional());
     }
 
     /** Modules whose memory is written, each once, in the order in which they were planned. */
     List<String> writtenModules() {
         return operations.stream()
-                .filter(o -> o.kind().writes() && !o.module().isEmpty())
+                .filter(o ->
+                        o.kind().writes() && !o.conditional() && !o.module().isEmpty())
                 .map(Operation::module)
                 .distinct()
                 .toList();

@@ -1,14 +1,12 @@
 package codrane.core.planner;
 
 import codrane.core.pack.Concern;
-import codrane.core.pack.Feature;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.MarketRules.Says;
-import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.VehicleFacts;
-import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -26,10 +24,13 @@ public final class LawAllows implements Rule {
         if (!draft.writes()) return Judgement.notNeeded("Nothing is written.");
         if (facts.law().market().isEmpty())
             return Judgement.notNeeded("No market's rules are at hand: ask what local law says.");
+        for (Map.Entry<String, Set<Concern>> touched : Touched.by(facts).entrySet())
+            for (MarketRules.Rule rule : rules(facts, touched.getValue()))
+                if (rule.says() == Says.REFUSED)
+                    return Judgement.blocked("Refused for " + touched.getKey() + ": " + rule.cited() + ".");
         List<MarketRules.Rule> rules = rules(facts);
-        String all = rules.stream().map(r -> r.cited() + ".").collect(Collectors.joining(" "));
-        if (rules.stream().anyMatch(r -> r.says() == Says.REFUSED)) return Judgement.blocked("Refused. " + all);
         if (rules.isEmpty()) return Judgement.notNeeded(facts.law().market() + ": no rule is about this.");
+        String all = rules.stream().map(r -> r.cited() + ".").collect(Collectors.joining(" "));
         return Judgement.notNeeded(facts.law().market() + ": " + all);
     }
 
@@ -39,26 +40,13 @@ public final class LawAllows implements Rule {
 
     /** Rules about what the job alters, other than those that say nothing is to be heeded. */
     public static List<MarketRules.Rule> rules(VehicleFacts facts) {
-        return concerns(facts).stream()
+        return rules(facts, Touched.concerns(facts));
+    }
+
+    private static List<MarketRules.Rule> rules(VehicleFacts facts, Set<Concern> concerns) {
+        return concerns.stream()
                 .flatMap(c -> facts.law().about(c).stream())
                 .filter(r -> r.says() != Says.FREE)
                 .toList();
-    }
-
-    /** The maker's own software and a vehicle's own coding alter no emissions; other values may. */
-    private static Set<Concern> concerns(VehicleFacts facts) {
-        Set<Concern> concerns = EnumSet.noneOf(Concern.class);
-        facts.module().ifPresent(m -> concerns.addAll(facts.concerns(m.id())));
-        concerns.remove(Concern.EMISSIONS);
-        if (facts.kind() == JobKind.FIND_LOST_SETTING) return concerns;
-        if (facts.kind().about() == JobKind.About.SETTINGS)
-            facts.wishes().settings().forEach(s -> concerns.addAll(facts.concerns(s.module())));
-        if (facts.kind() == JobKind.ENABLE_EQUIPMENT)
-            facts.wishes()
-                    .feature()
-                    .flatMap(facts.pack().equipment()::feature)
-                    .map(Feature::concerns)
-                    .ifPresent(concerns::addAll);
-        return concerns;
     }
 }

@@ -21,6 +21,7 @@ final class LearnAfterWriting implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
+        if (facts.unmounted()) return Judgement.notNeeded("What learns or moves waits until the part is mounted.");
         List<String> written = draft.writtenModules();
         List<String> named = facts.wishes()
                 .feature()
@@ -39,7 +40,7 @@ final class LearnAfterWriting implements Rule {
     }
 
     private static Operation learn(Procedure procedure) {
-        return routine(Kind.RELEARN, procedure, "Without it messages remain.");
+        return routine(Kind.RELEARN, procedure, procedure.title() + ", or messages remain.");
     }
 
     /** A routine of the pack, with what must be brought about first. */

@@ -34,7 +34,8 @@ final class LearnKeys implements Rule {
                 ? (keys.known() - keys.here()) + " of " + keys.known() + " keys "
                         + (keys.known() - keys.here() == 1 ? "is" : "are")
                         + " missing: what is not learned now no longer starts the vehicle."
-                : "All " + keys.known() + " keys are here.";
+                : keys.known() == 1 ? "The only key is here." : "All " + keys.known() + " keys are here.";
+        String others = keyTools(immobiliser);
         adds.add(Operation.of(
                         Kind.ADD_KEY,
                         module.id(),
@@ -42,10 +43,19 @@ final class LearnKeys implements Rule {
                         keys.here() * Seconds.PER_KEY,
                         missing)
                 .needing("access code", "all keys here")
+                .needing(others.isEmpty() ? new String[0] : new String[] {others})
                 .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.KEYS_COUNTED)
                 .prompting(List.of(
                         "Each key within " + window + " s of the one before; \"failed\" may have worked: try it"))
                 .notStoppable());
         return new Judgement.Applies(missing, adds);
+    }
+
+    /** Where the workshop's own interface can't do the keys, which tool can. */
+    private static String keyTools(Immobiliser immobiliser) {
+        return immobiliser.keysWith().isEmpty()
+                ? ""
+                : String.join(" or ", immobiliser.keysWith())
+                        + " for the keys: the interface that codes can't learn them";
     }
 }

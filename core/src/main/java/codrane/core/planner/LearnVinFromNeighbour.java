@@ -7,6 +7,7 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.CodingState;
 import java.util.List;
 import java.util.Optional;
 
@@ -52,13 +53,17 @@ final class LearnVinFromNeighbour implements Rule {
                                 reason,
                                 "The erase loses its coding: it is written again after.")
                         .holding(HoldPoint.IDENTITY_SETTLED)
-                        .prompting(List.of("Key off, wait, key on: it asks its neighbour when it wakes"))
+                        .prompting(List.of(
+                                facts.pack().equipment().habits().keyCycle().words()
+                                        + ": it asks its neighbour when it wakes"))
                         .ifLeftHere("Its coding is erased until the next step."));
     }
 
     private static Judgement done(VehicleFacts facts, PackModule module) {
-        return facts.kind() == JobKind.LEARN_VIN
+        boolean coded =
+                facts.coding(module.id()) == CodingState.AGREES || facts.coding(module.id()) == CodingState.NONE;
+        return facts.kind() == JobKind.LEARN_VIN && coded
                 ? Judgement.blocked(module.title() + " already holds this vehicle's VIN: nothing is to be done.")
-                : Judgement.notNeeded("It already holds this vehicle's VIN.");
+                : Judgement.notNeeded(module.title() + " already holds this vehicle's VIN.");
     }
 }

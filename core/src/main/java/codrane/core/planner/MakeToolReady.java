@@ -27,7 +27,8 @@ final class MakeToolReady implements Rule {
     }
 
     private static Operation step(ToolStep step) {
-        String by = step.by() == ToolStep.By.PERSON ? "A person says that it is done." : "Codrane finds it by reading.";
-        return Operation.of(Kind.SET_UP, step.key(), step.title(), SECONDS_PER_STEP, step.why(), by);
+        String by = step.by() == ToolStep.By.PERSON ? "Say when it is done" : "Codrane finds it by reading";
+        return Operation.of(Kind.SET_UP, step.key(), step.title(), SECONDS_PER_STEP, step.why())
+                .prompting(List.of(by));
     }
 }

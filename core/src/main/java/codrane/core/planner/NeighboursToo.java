@@ -50,7 +50,11 @@ final class NeighboursToo implements Rule {
             }
             String reason = "Level-set: " + facts.answer(module.id()).software() + " is older than "
                     + module.software().needed() + ". " + facts.policy().source(School.NEIGHBOURS);
-            updates.add(ProgramModule.of(facts, module, "Update the " + module.lowerTitle() + ", too", reason));
+            updates.add(ProgramModule.of(
+                    facts,
+                    module,
+                    "Update the " + module.lowerTitle() + " to " + facts.target(module) + ", too",
+                    reason));
         }
         String notHow = stay.isEmpty()
                 ? ""

@@ -2,6 +2,7 @@ package codrane.core.planner;
 
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.PackModule;
+import codrane.core.plan.Aids;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
@@ -30,6 +31,9 @@ final class PairImmobiliser implements Rule {
         if (!facts.moduleAnswer().answers()) return Judgement.notNeeded(module.title() + " is silent.");
         Immobiliser immobiliser = facts.pack().equipment().immobiliser().orElseThrow();
         boolean master = immobiliser.master().equals(module.id());
+        if (facts.aids().keys().orElse(new Aids.Keys(0, 0)).here() == 0)
+            return Judgement.blocked(
+                    "No key is here: without one nothing is paired, and the vehicle does not start again.");
         List<Operation> pairs = new ArrayList<>();
         if (!facts.answer(immobiliser.master()).answers())
             return Judgement.blocked(facts.pack().module(immobiliser.master()).title()
@@ -54,12 +58,13 @@ final class PairImmobiliser implements Rule {
                         "Pair the " + member.lowerTitle() + " with the "
                                 + facts.pack().module(immobiliser.master()).lowerTitle(),
                         Seconds.PAIR,
-                        "The access code is typed twice; after "
-                                + immobiliser.limits().attempts()
-                                + " wrong ones it waits "
-                                + immobiliser.limits().lockout().toMinutes() + " min.")
+                        "The " + member.lowerTitle() + " must share the immobiliser's secret, or the vehicle does not"
+                                + " start.")
                 .needing("access code", "all keys here")
-                .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.IDENTITY_SETTLED)
+                .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.IDENTITY_SETTLED, HoldPoint.KEYS_COUNTED)
+                .prompting(List.of("Type the access code twice: after "
+                        + immobiliser.limits().attempts() + " wrong ones it waits "
+                        + immobiliser.limits().lockout().toMinutes() + " min"))
                 .notStoppable()
                 .ifLeftHere("The vehicle does not start until pairing and keys are through.");
         return daily.map(pair::needing).orElse(pair);

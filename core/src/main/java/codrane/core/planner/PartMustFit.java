@@ -1,10 +1,13 @@
 package codrane.core.planner;
 
+import codrane.core.pack.PackModule;
 import codrane.core.part.PartNumber;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.PartCheck;
 import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
+import java.util.Optional;
 
 /** The replacing part against the fitted one, by number and model year. */
 final class PartMustFit implements Rule {
@@ -13,15 +16,38 @@ final class PartMustFit implements Rule {
         return "part-must-fit";
     }
 
+    /** The part that comes in; and one that learns its VIN where it is: nobody says that it was always there. */
+    private static Optional<PackModule> part(VehicleFacts facts) {
+        return facts.kind() == JobKind.LEARN_VIN ? facts.module() : facts.newPart();
+    }
+
+    /** The parts desk agreed to this number, for this job. */
+    private static boolean agreed(VehicleFacts facts) {
+        String number = PartNumber.canonical(
+                facts.part().offered().isBlank()
+                        ? facts.part().told()
+                        : facts.part().offered());
+        return facts.policy()
+                .overrule(School.PART)
+                .filter(o -> o.answer().equals("parts-desk-agreed"))
+                .filter(o ->
+                        o.about().isBlank() || PartNumber.canonical(o.about()).equals(number))
+                .isPresent();
+    }
+
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
-        PartCheck check = PartCheck.of(facts);
-        boolean agreed = facts.policy().is(School.PART, "parts-desk-agreed");
-        String desk = facts.policy().source(School.PART);
-        if (!check.yearFits() && !agreed) return Judgement.blocked(check.year() + " Ask the parts desk first.");
+        Optional<PackModule> part = part(facts);
+        if (part.isEmpty()) return Judgement.notNeeded("No part comes into the vehicle.");
+        PartCheck check = PartCheck.of(facts, part.get());
+        if (!check.yearFits()) return Judgement.blocked(check.year() + " No agreement about its number changes that.");
         if (check.verdict().isEmpty())
-            return Judgement.notNeeded("The part's number is not known: read it from its label and compare it.");
+            return PartMustBeFree.staysForGood(facts, part.get())
+                    ? Judgement.blocked("The VIN of the " + part.get().lowerTitle()
+                            + " stays for good, and the part's number is not known: read it from its label first.")
+                    : Judgement.notNeeded("The part's number is not known: read it from its label and compare it.");
+        boolean agreed = agreed(facts);
+        String desk = facts.policy().source(School.PART);
         PartNumber.Verdict verdict = check.verdict().get();
         return switch (verdict.fit()) {
             case SAME, ACCEPTED_SUFFIX, SUCCESSOR -> Judgement.notNeeded(verdict.reason());

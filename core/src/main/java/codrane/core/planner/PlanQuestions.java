@@ -5,13 +5,19 @@ import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.VinLock;
 import codrane.core.plan.Aids;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.PartFacts;
 import codrane.core.plan.PartOrigin;
+import codrane.core.plan.School;
+import codrane.core.plan.ServiceWording;
+import codrane.core.plan.ServiceWording.Meaning;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.AgreementMatrix;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -40,8 +46,11 @@ public final class PlanQuestions {
         PlanQuestions all = new PlanQuestions(facts);
         if (facts.kind() == JobKind.READY_TOOL) return List.of();
         all.vehicle();
+        all.identity();
         all.module();
         if (facts.kind().replaces() && facts.module().isPresent()) all.part();
+        all.number();
+        all.software();
         all.wishes();
         all.answers();
         return List.copyOf(all.questions);
@@ -67,6 +76,79 @@ public final class PlanQuestions {
             ask("gateway-said-absent", "gateway", "This model year has a secure gateway: is it locked or authorised?");
         if (facts.answers().values().stream().noneMatch(ModuleAnswer::answers))
             ask("nothing-answers", "answers", "No module answers: is the key on, and was the vehicle scanned?");
+    }
+
+    /** A module with another VIN is a question, never a footnote. */
+    private void identity() {
+        if (!OneVehicle.asks(facts)) return;
+        for (String module : OneVehicle.unexplained(facts))
+            ask("whose-vin", "said.identity." + module, OneVehicle.question(facts, module));
+    }
+
+    /** Before a VIN that stays for good, number and origin of the part are known. */
+    private void number() {
+        Optional<PackModule> part = facts.newPart().filter(m -> PartMustBeFree.staysForGood(facts, m));
+        if (part.isEmpty()) return;
+        String title = part.get().lowerTitle();
+        if (facts.kind() == JobKind.RETROFIT && facts.part().origin().isEmpty())
+            ask("part-origin", "part.origin", "Is the " + title + " new, second-hand, or cleaned by a specialist?");
+        if (facts.part().offered().isBlank() && facts.part().told().isBlank())
+            ask(
+                    "part-number",
+                    "part.offered",
+                    "The first VIN written to the " + title + " stays for good: which number is on its label?");
+        boolean used =
+                facts.part().origin().filter(o -> o == PartOrigin.SECOND_HAND).isPresent();
+        boolean empty = facts.answer(part.get().id()).vin().equals(Optional.of(""));
+        if (used && empty && !facts.oldInPlace() && part.get().traits().vinLock() == VinLock.CLEANABLE)
+            ask(
+                    "cleaned-or-not",
+                    "part.origin",
+                    "The " + title + " is said to be second-hand, and reads empty: did a specialist clean it?");
+    }
+
+    /** Software that nobody knows, and wording that says one thing while the module says another. */
+    private void software() {
+        Optional<PackModule> module = facts.newPart().or(facts::module);
+        if (module.isEmpty() || facts.oldInPlace()) return;
+        if (ProgramModule.newerThanKnown(facts, module.get()))
+            ask(
+                    "newer-software",
+                    "said.newerRight",
+                    ProgramModule.newer(facts, module.get()) + ": from where is it, and is it right for this vehicle?");
+        if (facts.newPart().isEmpty()
+                || facts.policy().overrule(School.SOFTWARE).isPresent()) return;
+        wording(module.get(), facts.answer(module.get().id()));
+    }
+
+    private void wording(PackModule module, ModuleAnswer answer) {
+        ServiceWording wording = ServiceWording.of(
+                facts.aids().wording(), facts.pack().equipment().habits().wording());
+        boolean old =
+                answer.bootOnly() || !answer.software().isEmpty() && AgreementMatrix.tooOld(module, answer.software());
+        boolean newest =
+                !ProgramModule.isOlder(answer.software(), module.software().current());
+        Optional<String> asked = wording.evidence(Meaning.PROGRAM);
+        if (wording.denied().isPresent() && asked.isPresent())
+            disagree("The service information says \"" + asked.get() + "\" and \""
+                    + wording.denied().get() + "\"");
+        else if (wording.denied().isPresent() && old && answer.answers())
+            disagree("The service information says \"" + wording.denied().get() + "\", but " + needs(module, answer));
+        else if (wording.onCondition().isPresent() && asked.isEmpty() && !old && !newest && answer.answers())
+            disagree("The service information says \"" + wording.onCondition().get() + "\", and the "
+                    + module.lowerTitle() + " has " + answer.software() + ", while "
+                    + module.software().current() + " is the newest");
+    }
+
+    private static String needs(PackModule module, ModuleAnswer answer) {
+        return answer.bootOnly()
+                ? "the " + module.lowerTitle() + " has boot software only"
+                : "software " + answer.software() + " is older than "
+                        + module.software().needed() + ", which this vehicle needs";
+    }
+
+    private void disagree(String what) {
+        ask("program-or-code", "overrules", what + ": is it to be programmed, or only coded?");
     }
 
     private void module() {
@@ -128,7 +210,7 @@ public final class PlanQuestions {
             ask("part-origin", "part.origin", "Is the part new, second-hand, or cleaned by a specialist?");
         if (part.old().isEmpty()) ask("old-module", "part.old", "Where is the old module, and does it still speak?");
         boolean isNew = part.origin().filter(o -> o == PartOrigin.NEW).isPresent();
-        if (isNew && answer.foreign(facts.vin()))
+        if (isNew && !facts.oldInPlace() && answer.foreign(facts.vin()))
             ask(
                     "new-with-a-past",
                     "part.origin",
@@ -141,12 +223,14 @@ public final class PlanQuestions {
                     "The job is about a new part, and the part is "
                             + part.origin().get().words() + ": which is right?");
         boolean boxed = part.state().filter(s -> s == PartFacts.State.BOXED).isPresent();
-        boolean oldOut = part.old().filter(o -> o == PartFacts.Old.GONE).isPresent();
+        boolean oldOut = part.old()
+                .filter(o -> o == PartFacts.Old.GONE || o == PartFacts.Old.SILENT)
+                .isPresent();
         if (boxed && oldOut && answer.answers())
             ask(
                     "who-answered",
                     "part.state",
-                    "The part is in its box and the old one is gone, yet "
+                    "The part is in its box and the old one " + part.old().get().words() + ", yet "
                             + facts.module().orElseThrow().title() + " answers: which module answered?");
         if (facts.kind() == JobKind.REPLACE_DEAD
                 && part.old().filter(o -> o == PartFacts.Old.SPEAKS).isPresent())
@@ -167,7 +251,8 @@ public final class PlanQuestions {
             ask(
                     "more-keys-than-known",
                     "keys",
-                    keys.here() + " keys are here, but only " + keys.known() + " are known: how many has the vehicle?");
+                    keys.here() + (keys.here() == 1 ? " key is" : " keys are") + " here, but only " + keys.known()
+                            + (keys.known() == 1 ? " is" : " are") + " known: how many has the vehicle?");
         if (keys.known() == 0 && immobiliser.master().equals(module))
             ask("keys", "keys", "No key is known: how many has the vehicle?");
     }

@@ -7,7 +7,6 @@ import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 
@@ -17,11 +16,12 @@ import java.util.Set;
  */
 public final class Planner {
     private static final Set<Kind> IN_A_BLOCKED_PLAN = Set.of(Kind.SCAN, Kind.BASELINE, Kind.READ_CODING);
-
     private static final List<Rule> RULES = List.of(
             new MakeToolReady(),
             new RecordFaultsFirst(),
             new BaselineBeforeWriting(),
+            new CompareWithKnownGood(),
+            new OneVehicle(),
             new PartMustFit(),
             new PartMustBeFree(),
             new PartMustAnswer(),
@@ -31,11 +31,15 @@ public final class Planner {
             new UpdateSoftware(),
             new NeighboursToo(),
             new RequiredUpdates(),
+            new CountersElsewhere(),
             new WriteVehicleVin(),
             new LearnVinFromNeighbour(),
+            new WriteOrderBack(),
             new WriteVehicleCoding(),
             new CodeAgainAfterErase(),
+            new BringBackLearned(),
             new IsItThereAlready(),
+            new ValueAllowed(),
             new ChangeSettings(),
             new EnableFeature(),
             new ChangeVehicleOrder(),
@@ -45,16 +49,37 @@ public final class Planner {
             new SleepAfterCoding(),
             new LearnAfterWriting(),
             new CalibrateAfterWriting(),
-            new BatteryOffLast(),
+            new InitialiseAsAsked(),
+            new SettleByLadder(),
             new WrittenMustAnswer(),
-            new AuthoriseBeforeWriting(),
             new ClearAfterWriting(),
             new ClearWhatWasAsked(),
+            new AuthoriseBeforeWriting(),
+            new CompareVerification(),
             new ProveByReading(),
             new TryAndDrive(),
+            new LeaveABaseline(),
+            new SwapPart(),
             new LawAllows(),
+            new WhoWorks(),
             new HoldTheVoltage(),
+            new BatteryBears(),
             new WiredOrWireless(),
+            new SocketIsOurs(),
+            new InterfaceIsCool(),
+            new OnlineWhereNeeded(),
+            new SupportUnitOrEngine());
+
+    /** While the old module is in its place, only what is said of it and of the vehicle is judged. */
+    private static final List<Rule> BEFORE_THE_SWAP = List.of(
+            new RecordFaultsFirst(),
+            new BaselineBeforeWriting(),
+            new OneVehicle(),
+            new PartMustFit(),
+            new PartMustBeFree(),
+            new ReadBeforeRemoval(),
+            new SwapPart(),
+            new WhoWorks(),
             new SupportUnitOrEngine());
 
     private Planner() {}
@@ -62,7 +87,7 @@ public final class Planner {
     public static Plan plan(VehicleFacts facts) {
         List<Plan.Decision> decisions = new ArrayList<>();
         Draft draft = new Draft();
-        for (Rule rule : RULES) {
+        for (Rule rule : facts.oldInPlace() ? BEFORE_THE_SWAP : RULES) {
             Judgement judgement = rule.judge(facts, draft);
             decisions.add(new Plan.Decision(rule.id(), judgement));
             if (judgement instanceof Judgement.Applies applies) draft.add(applies.operations());
@@ -70,17 +95,18 @@ public final class Planner {
         boolean blocked = decisions.stream().anyMatch(d -> d.judgement() instanceof Judgement.Blocked);
         List<Operation> operations = draft.operations().stream()
                 .filter(o -> !blocked || IN_A_BLOCKED_PLAN.contains(o.kind()))
-                .sorted(Comparator.comparing(Operation::kind))
+                .sorted(PlanOrder.comparator())
                 .map(o -> finished(facts, o))
                 .toList();
-        return new Plan(operations, decisions);
+        return new Plan(PlanOrder.saidOnce(operations), decisions);
     }
 
     /** Hold points and cautions that come from what an operation is, whichever rule planned it. */
     private static Operation finished(VehicleFacts facts, Operation operation) {
         Operation with = operation.warning(Cautions.of(facts, operation));
         if (!operation.kind().writes()) return with;
-        if (LawAllows.approvalNeeded(facts)) with = with.holding(HoldPoint.LEAD_APPROVED);
+        if (LawAllows.approvalNeeded(facts) || WhoWorks.leadStays(facts)) with = with.holding(HoldPoint.LEAD_APPROVED);
+        if (!facts.strangers().isEmpty()) with = with.holding(HoldPoint.IDENTITY_SETTLED);
         if (Irreversible.is(facts, operation)) with = with.holding(HoldPoint.IDENTITY_SETTLED, HoldPoint.NO_WAY_BACK);
         return with.holding(HoldPoint.WRITES_RELEASED);
     }

@@ -1,7 +1,10 @@
 package codrane.core.planner;
 
 import codrane.core.pack.PackModule;
+import codrane.core.part.Version;
+import codrane.core.plan.Aids.Content;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.ProgrammingSeconds;
@@ -14,7 +17,7 @@ final class ProgramModule {
 
     /** @param module with a flash memory that the pack describes */
     static Operation of(VehicleFacts facts, PackModule module, String title, String reason) {
-        return Operation.of(
+        Operation program = Operation.of(
                         Kind.PROGRAM,
                         module.id(),
                         title,
@@ -25,5 +28,32 @@ final class ProgramModule {
                 .prompting(List.of("Key on, engine off"))
                 .prompting(Looks.whileWritten(module))
                 .notStoppable();
+        String has = facts.answer(module.id()).software();
+        String target = facts.target(module);
+        if (isOlder(target, has))
+            program = program.because("It has " + has + ": " + target + " is older, a downgrade, and the lead's.")
+                    .holding(HoldPoint.LEAD_APPROVED);
+        boolean altered = facts.aids().content() == Content.ALTERED
+                && facts.module().filter(m -> m.id().equals(module.id())).isPresent()
+                && facts.kind() != JobKind.RESTORE_SOFTWARE;
+        return altered
+                ? program.because("What is in it was altered: its verification number is none of the maker's.")
+                : program;
+    }
+
+    /** Whether a version is older than another; what is no version tells nothing. */
+    static boolean isOlder(String version, String than) {
+        return !than.isEmpty() && Version.parse(version).compareTo(Version.parse(than)) < 0;
+    }
+
+    /** Whether a module has software that nobody knows yet, and nobody said that it is right. */
+    static boolean newerThanKnown(VehicleFacts facts, PackModule module) {
+        return isOlder(module.software().current(), facts.answer(module.id()).software())
+                && !facts.aids().said().newerRight().contains(module.id());
+    }
+
+    static String newer(VehicleFacts facts, PackModule module) {
+        return module.title() + " has software " + facts.answer(module.id()).software()
+                + ", newer than any that is known (" + module.software().current() + ")";
     }
 }

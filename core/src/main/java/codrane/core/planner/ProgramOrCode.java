@@ -27,9 +27,9 @@ final class ProgramOrCode implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
-        PackModule module = facts.module().get();
-        ModuleAnswer answer = facts.moduleAnswer();
+        if (facts.newPart().isEmpty()) return Judgement.notNeeded("No part comes into the vehicle.");
+        PackModule module = facts.newPart().get();
+        ModuleAnswer answer = facts.answer(module.id());
         if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
         boolean codeOnly = facts.policy().is(School.SOFTWARE, "code-only");
         boolean program = facts.policy().is(School.SOFTWARE, "program");
@@ -45,6 +45,9 @@ final class ProgramOrCode implements Rule {
                             module.title() + " answers only from its boot software: the application is missing.");
         if (answer.software().isEmpty())
             return Judgement.blocked(module.title() + " did not say which software it has: scan again.");
+        if (ProgramModule.newerThanKnown(facts, module))
+            return Judgement.blocked(
+                    ProgramModule.newer(facts, module) + ": from where it is, and whether it fits, is asked first.");
         if (codeOnly) return Judgement.notNeeded("Coded only. " + chosen + stillOld(module, answer));
         if (AgreementMatrix.tooOld(module, answer.software()))
             return program(
@@ -60,7 +63,8 @@ final class ProgramOrCode implements Rule {
     private static String unsaid(VehicleFacts facts) {
         ServiceWording wording = ServiceWording.of(
                 facts.aids().wording(), facts.pack().equipment().habits().wording());
-        if (wording.evidence(Meaning.PROGRAM).isPresent()) return "";
+        if (wording.evidence(Meaning.PROGRAM).isPresent()
+                || wording.onCondition().isPresent()) return "";
         return wording.evidence(Meaning.CONFIGURE)
                 .map(sentence -> " The service information asks for less: \"" + sentence + "\".")
                 .orElse("");
@@ -91,7 +95,8 @@ final class ProgramOrCode implements Rule {
                         .orElse("");
         Optional<String> says = wording.evidence(Meaning.PROGRAM);
         if (says.isEmpty())
-            return Judgement.notNeeded(wording.evidence(Meaning.CONFIGURE)
+            return Judgement.notNeeded(wording.onCondition()
+                    .or(() -> wording.evidence(Meaning.CONFIGURE))
                     .map(sentence -> fits + " The service information says: \"" + sentence + "\".")
                     .orElse(fits));
         if (same)
@@ -103,7 +108,7 @@ final class ProgramOrCode implements Rule {
     /** The first fault of such a cause that the module itself stores. */
     private static Optional<FaultText> stored(
             VehicleFacts facts, PackModule module, Cause cause, Predicate<Fault> which) {
-        return facts.moduleAnswer().faults().stream()
+        return facts.answer(module.id()).faults().stream()
                 .filter(which)
                 .flatMap(f -> facts.pack().fault(module.id(), f.code()).stream())
                 .filter(text -> text.cause() == cause)
@@ -115,9 +120,11 @@ final class ProgramOrCode implements Rule {
     }
 
     private static Judgement program(VehicleFacts facts, PackModule module, String reason) {
-        if (module.flash().isEmpty()) return Judgement.blocked(reason + " The pack does not say how to program it.");
-        String title = "Program the " + module.lowerTitle() + " to "
-                + module.software().needed() + " or newer";
+        if (module.flash().isEmpty()) {
+            String unknown = reason + " The pack does not say how to program it.";
+            return facts.kind().replaces() ? Judgement.blocked(unknown) : Judgement.notNeeded(unknown);
+        }
+        String title = "Program the " + module.lowerTitle() + " to " + facts.target(module);
         return Judgement.applies(reason, ProgramModule.of(facts, module, title, reason));
     }
 }

@@ -15,7 +15,7 @@ final class ProveByReading implements Rule {
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (!draft.writes()) return Judgement.notNeeded("Nothing is written, so nothing is to be proved.");
         String reason = "Done is what a fresh scan reads back, not what a write reported.";
-        int seconds = facts.pack().modules().size() * Seconds.PER_MODULE_READ;
+        int seconds = Seconds.scan(facts);
         return Judgement.applies(reason, Operation.of(Kind.PROVE, "", "Scan again and compare", seconds, reason));
     }
 }

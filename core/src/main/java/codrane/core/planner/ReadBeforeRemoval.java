@@ -39,9 +39,12 @@ final class ReadBeforeRemoval implements Rule {
         Operation read = Operation.of(
                 Kind.READ_CODING,
                 module.id(),
-                "Read the coding of the " + (facts.kind().replaces() ? "old " : "") + module.lowerTitle(),
-                seconds,
+                "Read coding" + (module.adaptations().isEmpty() ? "" : " and learned values") + " of the "
+                        + (facts.kind().replaces() ? "old " : "") + module.lowerTitle(),
+                seconds + module.adaptations().size(),
                 reason);
+        if (!module.adaptations().isEmpty())
+            read = read.because("It learned of this vehicle: " + BringBackLearned.names(module) + ".");
         return Judgement.applies(reason, facts.kind().replaces() ? read.holding(HoldPoint.OLD_MODULE_READ) : read);
     }
 }

@@ -16,7 +16,7 @@ final class RecordFaultsFirst implements Rule {
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (facts.kind() == JobKind.READY_TOOL) return Judgement.notNeeded("No vehicle is worked on.");
         String reason = "Faults are written down before anything can clear them.";
-        int seconds = facts.pack().modules().size() * Seconds.PER_MODULE_READ;
+        int seconds = Seconds.scan(facts);
         return Judgement.applies(reason, Operation.of(Kind.SCAN, "", "Scan all modules", seconds, reason));
     }
 }

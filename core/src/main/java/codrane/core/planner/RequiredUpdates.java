@@ -43,7 +43,11 @@ final class RequiredUpdates implements Rule {
                     return Judgement.blocked(reason + " The pack does not say how to program it.");
                 updates.put(
                         other.id(),
-                        ProgramModule.of(facts, other, "Update the " + other.lowerTitle() + ", too", reason));
+                        ProgramModule.of(
+                                facts,
+                                other,
+                                "Update the " + other.lowerTitle() + " to " + facts.target(other) + ", too",
+                                reason));
                 programmed.add(other.id());
             }
         }

@@ -22,21 +22,20 @@ final class ResetAfterWriting implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        boolean asked = facts.kind().replaces()
-                && facts.moduleAnswer().answers()
-                && facts.module().isPresent();
         List<String> modules = new ArrayList<>(draft.modulesOf(TAKEN_UP_BY_A_RESTART));
-        if (asked && !modules.contains(facts.module().get().id()))
-            modules.add(facts.module().get().id());
         // a setting that is put back or changed by name is taken up when modules sleep: see the rule after this
         boolean settings = !facts.kind().namesModule() && facts.wishes().order().empty();
         if (modules.isEmpty() || settings) return Judgement.notNeeded("No module must restart.");
-        String reason = "New values are taken up after a restart.";
         List<Operation> resets = new ArrayList<>();
         for (String id : modules) {
             PackModule module = facts.pack().module(id);
-            resets.add(Operation.of(Kind.RESET, id, "Restart the " + module.lowerTitle(), Seconds.RESTART, reason));
+            resets.add(Operation.of(
+                    Kind.RESET,
+                    id,
+                    "Restart the " + module.lowerTitle(),
+                    Seconds.RESTART,
+                    "The " + module.lowerTitle() + " takes up what is new when it restarts."));
         }
-        return new Judgement.Applies(reason, resets);
+        return new Judgement.Applies("New values are taken up after a restart.", resets);
     }
 }

@@ -25,13 +25,24 @@ final class RestoreSoftware implements Rule {
                     + module.lowerTitle() + " is unaltered, there is nothing to put back.");
         if (module.flash().isEmpty())
             return Judgement.blocked("The pack does not say how to program the " + module.lowerTitle() + ".");
+        if (ProgramModule.newerThanKnown(facts, module))
+            return Judgement.blocked(ProgramModule.newer(facts, module) + ": who wrote it is asked first.");
+        String has = facts.moduleAnswer().software();
+        String target = facts.target(module);
         String reason = content == Content.ALTERED
-                ? "The verification number is none of the maker's: the software was altered. The same version is written again."
-                : "Whether the software was altered is not known: its verification number is compared first, and again afterwards.";
+                ? "The verification number is none of the maker's: the software was altered."
+                : "Whether the software was altered is not known: its verification number is compared first.";
+        String which = has.equals(target)
+                ? "The same version is written again: " + target + "."
+                : "The maker's " + target + " is written" + (has.isEmpty() ? "." : "; it calls itself " + has + ".");
         return Judgement.applies(
                 reason,
-                ProgramModule.of(facts, module, "Put the maker's software back into the " + module.lowerTitle(), reason)
-                        .because("The programming counter goes up by one: note it before and after.")
+                ProgramModule.of(
+                                facts,
+                                module,
+                                "Put the maker's software " + target + " back into the " + module.lowerTitle(),
+                                reason)
+                        .because(which)
                         .needing("no second writer on the socket"));
     }
 }

@@ -30,11 +30,13 @@ final class SleepAfterCoding implements Rule {
         String reason = feature
                 ? "Messages stay until the modules have slept."
                 : "New values are often not taken up before the modules have slept.";
-        long seconds = facts.pack().equipment().asleepAfter().toSeconds();
-        return Judgement.applies(
-                reason,
-                Operation.of(Kind.SLEEP, "", "Let the modules sleep", (int) seconds + 60, reason)
-                        .prompting(List.of("Key off and out, close and lock the vehicle, keep the key away for "
-                                + (seconds + 60) + " s")));
+        return Judgement.applies(reason, sleep(facts, reason));
+    }
+
+    static Operation sleep(VehicleFacts facts, String reason) {
+        long seconds = facts.pack().equipment().asleepAfter().toSeconds() + 60;
+        return Operation.of(Kind.SLEEP, "", "Let the modules sleep", (int) seconds, reason)
+                .prompting(List.of(
+                        "Key off and out, close and lock the vehicle, keep the key away for " + seconds + " s"));
     }
 }

@@ -21,11 +21,25 @@ final class UpdateSoftware implements Rule {
         PackModule module = facts.module().get();
         ModuleAnswer answer = facts.moduleAnswer();
         if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
-        String newest = module.software().current();
+        String newest = facts.target(module);
         if (!answer.bootOnly() && answer.software().isEmpty())
             return Judgement.blocked(module.title() + " did not say which software it has: scan again.");
+        if (ProgramModule.newerThanKnown(facts, module))
+            return Judgement.blocked(
+                    ProgramModule.newer(facts, module) + ": from where it is, and whether it fits, is asked first.");
+        boolean file = facts.aids().said().file().isPresent();
+        if (file && !answer.bootOnly() && ProgramModule.isOlder(newest, answer.software()))
+            return Judgement.applies(
+                    "The file at hand is older than what is in the module.",
+                    ProgramModule.of(
+                            facts,
+                            module,
+                            "Take the " + module.lowerTitle() + " back to " + newest,
+                            "The file at hand has " + newest + "."));
         if (!answer.bootOnly() && Version.parse(answer.software()).compareTo(Version.parse(newest)) >= 0)
-            return Judgement.blocked("Software " + answer.software() + " is the newest there is: nothing to update.");
+            return Judgement.blocked("Software " + answer.software()
+                    + (answer.software().equals(newest) ? " is the newest there is" : " is newer than " + newest)
+                    + ": nothing to update.");
         if (module.flash().isEmpty())
             return Judgement.blocked("The pack does not say how to program the " + module.lowerTitle() + ".");
         String reason = answer.bootOnly()

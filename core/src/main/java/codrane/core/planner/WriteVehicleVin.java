@@ -17,9 +17,9 @@ final class WriteVehicleVin implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
-        PackModule module = facts.module().get();
-        ModuleAnswer answer = facts.moduleAnswer();
+        if (facts.newPart().isEmpty()) return Judgement.notNeeded("No part comes into the vehicle.");
+        PackModule module = facts.newPart().get();
+        ModuleAnswer answer = facts.answer(module.id());
         if (!answer.answers()) return Judgement.notNeeded(module.title() + " is silent.");
         if (module.traits().learnsVinFrom().isPresent())
             return Judgement.notNeeded(module.title() + " learns its VIN from a neighbour.");

@@ -137,7 +137,7 @@ public record AgreementMatrix(VinComparison vins, List<Row> rows) {
 
     private static Cell codingCell(CodingState state) {
         return switch (state) {
-            case AGREES, NONE -> new Cell(Mark.AGREES, state.words());
+            case AGREES, NONE, UNMARKED -> new Cell(Mark.AGREES, state.words());
             case NOT_READ -> new Cell(Mark.NOT_ASKED, state.words());
             case BLANK, FOR_ANOTHER, CHECK_WRONG -> new Cell(Mark.DIFFERS, state.words());
         };

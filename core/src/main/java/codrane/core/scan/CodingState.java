@@ -6,14 +6,16 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.vin.Vin;
 
-/** What a module's coding is to this vehicle. */
+/** What a module's coding is to this vehicle, from good to worst. */
 public enum CodingState {
     NONE("has no coding"),
     AGREES("agrees"),
-    BLANK("blank"),
+    /** Good in itself, and nothing in it or in its module says for which vehicle. */
+    UNMARKED("bears no mark of a vehicle"),
+    NOT_READ("not read"),
     FOR_ANOTHER("for another VIN"),
-    CHECK_WRONG("check does not fit"),
-    NOT_READ("not read");
+    BLANK("blank"),
+    CHECK_WRONG("check does not fit");
 
     private final String words;
 
@@ -32,7 +34,7 @@ public enum CodingState {
         for (Layout layout : pack.blocksOf(module)) {
             Bytes block = reading.coding().get(layout.id());
             CodingState state = block == null ? NOT_READ : ofBlock(pack, layout, block, vin);
-            if (state != AGREES) worst = state;
+            if (state.compareTo(worst) > 0) worst = state;
         }
         return worst;
     }

@@ -206,6 +206,12 @@ final class Cases {
                 answer("", "2.02", CodingState.BLANK));
     }
 
+    /** K14, when the old radar was read and the new one is in. */
+    static VehicleFacts k14Read() {
+        return k14().with(part("front-radar", PartOrigin.NEW, PartFacts.Old.READ))
+                .with(Aids.NONE.withSources(java.util.Set.of(codrane.core.pack.CodingSource.OLD_MODULE)));
+    }
+
     /** K15: the taxi's steering, file by mail. */
     static VehicleFacts k15() {
         return with(
@@ -242,8 +248,12 @@ final class Cases {
                 List.of(new Policy.Overrule(school, answer, "tried on the twin before", "lead"))));
     }
 
+    /** Of what is done for certain. */
     static List<Kind> kinds(Plan plan) {
-        return plan.operations().stream().map(Operation::kind).toList();
+        return plan.operations().stream()
+                .filter(o -> !o.conditional())
+                .map(Operation::kind)
+                .toList();
     }
 
     static String reason(Plan plan, String rule) {

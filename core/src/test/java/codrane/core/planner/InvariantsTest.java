@@ -2,39 +2,21 @@ package codrane.core.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.core.fault.Fault;
-import codrane.core.fault.FaultCode;
 import codrane.core.gateway.OperationMatrix.Gateway;
-import codrane.core.pack.CodingSource;
 import codrane.core.pack.Feature;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackModule;
 import codrane.core.pack.Packs;
-import codrane.core.plan.Aids;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.ModuleAnswer;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
-import codrane.core.plan.PartFacts;
-import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Plan;
 import codrane.core.plan.PlanChange;
-import codrane.core.plan.Policy;
 import codrane.core.plan.School;
-import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
-import codrane.core.plan.Wishes;
 import codrane.core.scan.CodingState;
-import codrane.core.scan.ModuleReading.Presence;
-import codrane.core.vin.Vin;
-import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -42,14 +24,6 @@ import org.junit.jupiter.api.Test;
 /** What holds of every plan, over random facts of every kind and every pack. */
 class InvariantsTest {
     private static final int ROUNDS = 4_000;
-
-    private static final Map<String, Vin> VEHICLES = Map.of(
-            "brennick-lorne", Cases.LORNE,
-            "brennick-almery", Cases.ALMERY,
-            "tolvane-chorus", Cases.CHORUS,
-            "tolvane-wisp", Cases.WISP,
-            "ardwyn-gannet", Cases.GANNET,
-            "peregil-dunlin", Cases.DUNLIN);
 
     @Test
     void plan_randomFacts_keepEveryInvariant() {
@@ -79,7 +53,6 @@ class InvariantsTest {
     private static void check(VehicleFacts facts, Plan plan) {
         List<Operation> operations = plan.operations();
         List<Kind> kinds = operations.stream().map(Operation::kind).toList();
-        assertThat(kinds).isSorted();
         assertThat(operations).extracting(Operation::key).doesNotHaveDuplicates();
         assertThat(operations).allSatisfy(o -> {
             assertThat(o.reasons()).isNotEmpty().allMatch(r -> !r.isBlank());
@@ -120,8 +93,8 @@ class InvariantsTest {
         for (Kind settle : List.of(Kind.SLEEP, Kind.RELEARN, Kind.RESET, Kind.BATTERY_OFF, Kind.CLEAR))
             before(kinds, settle, Kind.PROVE);
         before(kinds, Kind.SLEEP, Kind.RELEARN);
-        before(kinds, Kind.RELEARN, Kind.BATTERY_OFF);
-        assertThat(kinds).as("what is written is proved").contains(Kind.PROVE, Kind.FUNCTION_TEST);
+        assertThat(kinds).as("what is written is proved").contains(Kind.PROVE);
+        if (!facts.unmounted()) assertThat(kinds).contains(Kind.FUNCTION_TEST);
         if (kinds.contains(Kind.ADD_KEY)) assertThat(kinds).contains(Kind.PAIR);
     }
 
@@ -187,6 +160,8 @@ class InvariantsTest {
                 .immobiliser()
                 .filter(i -> listed.contains(i.master()))
                 .ifPresent(i -> listed.addAll(i.members()));
+        if (!facts.aids().settled().isEmpty()) // the next rung of settling
+        facts.pack().equipment().procedures().values().forEach(p -> listed.add(p.module()));
         boolean level = facts.policy().is(School.NEIGHBOURS, "level-set");
         plan.writes().forEach(write -> {
             boolean neighbour =
@@ -203,129 +178,5 @@ class InvariantsTest {
                 .findFirst()
                 .orElseThrow()
                 .id();
-    }
-
-    /** Facts as they may come, contradictory ones included. */
-    private record RandomFacts(Random random, Pack pack) {
-        VehicleFacts make() {
-            JobKind kind = pick(List.of(JobKind.values()));
-            Vin vin = VEHICLES.get(pack.id());
-            Map<String, ModuleAnswer> answers = new LinkedHashMap<>();
-            for (PackModule module : pack.modules().values())
-                if (random.nextInt(12) > 0) answers.put(module.id(), answer(module, vin));
-            Gateway gateway = pack.hasGateway(vin)
-                    ? random.nextBoolean() ? new Gateway.Locked() : new Gateway.Authorised(java.time.Instant.EPOCH)
-                    : new Gateway.None();
-            return VehicleFacts.of(kind, pack, vin, answers, gateway)
-                    .with(part(kind))
-                    .with(wishes())
-                    .with(aids())
-                    .with(policy())
-                    .with(random.nextBoolean() ? Cases.island() : codrane.core.pack.MarketRules.NONE);
-        }
-
-        private <T> T pick(List<T> choices) {
-            return choices.get(random.nextInt(choices.size()));
-        }
-
-        private <T> Optional<T> perhaps(List<T> choices) {
-            return random.nextInt(5) == 0 ? Optional.empty() : Optional.of(pick(choices));
-        }
-
-        private ModuleAnswer answer(PackModule module, Vin vin) {
-            if (random.nextInt(3) > 0)
-                return Cases.answer(vin.text(), module.software().current(), CodingState.AGREES);
-            Presence presence = pick(List.of(Presence.values()));
-            String software = presence == Presence.BOOT_ONLY
-                    ? ""
-                    : pick(List.of(
-                            "",
-                            "0.1",
-                            module.software().current(),
-                            module.software().needed(),
-                            "99.0",
-                            "odd"));
-            List<Fault> faults = random.nextBoolean()
-                    ? List.of()
-                    : List.of(new Fault(module.id(), new FaultCode(random.nextInt(0x1000000)), random.nextInt(256)));
-            return new ModuleAnswer(
-                    presence,
-                    pick(List.of(Optional.empty(), Optional.of(""), Optional.of(vin.text()), Optional.of(Cases.DONOR))),
-                    software,
-                    pick(List.of(CodingState.values())),
-                    faults);
-        }
-
-        /** For the kind that few modules can be about, one of them as often as not. */
-        private PartFacts part(JobKind kind) {
-            List<String> modules = pack.modules().values().stream()
-                    .filter(m -> kind != JobKind.LEARN_VIN
-                            || m.traits().learnsVinFrom().isPresent())
-                    .map(PackModule::id)
-                    .toList();
-            return new PartFacts(
-                    perhaps(modules.isEmpty() ? List.copyOf(pack.modules().keySet()) : modules),
-                    perhaps(List.of(PartOrigin.values())),
-                    perhaps(List.of(PartFacts.State.values())),
-                    perhaps(List.of(PartFacts.Old.values())),
-                    random.nextInt(4) == 0 ? "BK-67220-B3" : "",
-                    "",
-                    random.nextInt(4) == 0 ? "BK-67220-B2" : "");
-        }
-
-        private Wishes wishes() {
-            List<SettingChange> settings = new ArrayList<>();
-            for (int i = random.nextInt(3); i > 0; i--) {
-                PackModule module = pick(List.copyOf(pack.modules().values()));
-                if (module.blocks().isEmpty()) continue;
-                settings.add(new SettingChange(
-                        module.id(),
-                        pick(module.blocks()),
-                        "field" + i,
-                        "Field " + i,
-                        pick(List.of("", "a", "b")),
-                        pick(List.of("a", "b")),
-                        random.nextInt(6) == 0 ? Optional.of("It can't be.") : Optional.empty()));
-            }
-            List<String> codes = pack.equipment()
-                    .order()
-                    .map(o -> List.copyOf(o.titles().keySet()))
-                    .orElse(List.of());
-            List<String> features =
-                    pack.equipment().features().stream().map(Feature::id).toList();
-            return new Wishes(
-                    settings,
-                    features.isEmpty() ? Optional.empty() : perhaps(features),
-                    new Wishes.OrderChange(
-                            List.of(),
-                            codes.isEmpty() || random.nextBoolean() ? List.of() : List.of(pick(codes)),
-                            codes.isEmpty() || random.nextBoolean() ? List.of() : List.of(pick(codes))));
-        }
-
-        private Aids aids() {
-            Set<CodingSource> sources = new HashSet<>();
-            Set<Aids.Settling> settled = new HashSet<>();
-            for (CodingSource source : CodingSource.values()) if (random.nextBoolean()) sources.add(source);
-            for (Aids.Settling settling : Aids.Settling.values()) if (random.nextInt(4) > 0) settled.add(settling);
-            return new Aids(
-                    sources,
-                    random.nextInt(3) == 0
-                            ? Optional.empty()
-                            : Optional.of(new Aids.Keys(random.nextInt(4), random.nextInt(4))),
-                    pick(List.of("", "Program it.", "Configure it; no programming.", "Initialise the doors.")),
-                    pick(List.of(Aids.Content.values())),
-                    settled);
-        }
-
-        private Policy policy() {
-            Map<School, String> answers = new EnumMap<>(School.class);
-            List<Policy.Overrule> overrules = new ArrayList<>();
-            for (School school : School.values()) {
-                if (random.nextInt(3) == 0) answers.put(school, pick(school.answers()));
-                if (random.nextInt(5) == 0)
-                    overrules.add(new Policy.Overrule(school, pick(school.answers()), "it is so", "lead"));
-            }
-            return new Policy(answers, overrules);
-        }
     }
 }

@@ -24,6 +24,9 @@ import org.junit.jupiter.api.Test;
 
 /** One plan for each kind of job. */
 class KindsTest {
+    private static final EnumSet<Aids.Settling> GENTLER =
+            EnumSet.of(Aids.Settling.SLEEP, Aids.Settling.RELEARN, Aids.Settling.RESET);
+
     private static Plan plan(VehicleFacts facts) {
         assertThat(PlanQuestions.of(facts)).isEmpty();
         Plan plan = Planner.plan(facts);
@@ -42,7 +45,14 @@ class KindsTest {
                         CodingState.AGREES,
                         new Fault("tail-lift", FaultCode.parse("C1029-08"), 8)));
         assertThat(kinds(plan(facts)))
-                .containsExactly(Kind.SCAN, Kind.BASELINE, Kind.UNLOCK, Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
+                .containsExactly(
+                        Kind.SCAN,
+                        Kind.BASELINE,
+                        Kind.UNLOCK,
+                        Kind.CLEAR,
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST,
+                        Kind.AS_LEFT);
     }
 
     @Test
@@ -58,11 +68,14 @@ class KindsTest {
                         Kind.RESET,
                         Kind.CLEAR,
                         Kind.PROVE,
-                        Kind.FUNCTION_TEST);
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST,
+                        Kind.AS_LEFT);
         Operation program = operation(plan, Kind.PROGRAM, "body");
         assertThat(program.reasons())
                 .anyMatch(r -> r.contains("none of the maker's"))
-                .anyMatch(r -> r.contains("counter"));
+                .contains("The same version is written again: 3.31.");
+        assertThat(operation(plan, Kind.PROVE, "body").reasons()).anyMatch(r -> r.contains("its counter one more"));
         assertThat(program.needs()).contains("no second writer on the socket");
         assertThat(program.safeToStopDuring()).isFalse();
     }
@@ -120,14 +133,14 @@ class KindsTest {
                 });
         assertThat(kinds(plan))
                 .contains(Kind.SLEEP, Kind.INITIALISE)
-                .endsWith(Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
+                .endsWith(Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST, Kind.AS_LEFT);
     }
 
     @Test
     void k6_line_needsTheInstructionAndComputesTheCheckAnew() {
         Operation write = operation(plan(Cases.k6()), Kind.WRITE_CODING, "body");
         assertThat(write.needs()).contains("the instruction with its source");
-        assertThat(write.reasons()).anyMatch(r -> r.contains("check octet"));
+        assertThat(write.reasons()).anyMatch(r -> r.contains("check byte"));
     }
 
     @Test
@@ -199,7 +212,9 @@ class KindsTest {
                         Kind.RESET,
                         Kind.CLEAR,
                         Kind.PROVE,
-                        Kind.FUNCTION_TEST);
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST,
+                        Kind.AS_LEFT);
     }
 
     @Test
@@ -276,17 +291,20 @@ class KindsTest {
     }
 
     @Test
-    void k14_radar_oldOneIsReadFirstAndItIsAimedAfterCoding() {
+    void k14_radar_oldOneSpeaks_isReadAndSwappedAndNothingElse() {
         Plan plan = plan(Cases.k14());
+        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.READ_CODING, Kind.BASELINE, Kind.SWAP);
+        assertThat(operation(plan, Kind.READ_CODING, "front-radar").reasons())
+                .anyMatch(r -> r.contains("radar azimuth"));
+        assertThat(operation(plan, Kind.SWAP, "front-radar").holds()).contains(HoldPoint.OLD_MODULE_READ);
+    }
+
+    @Test
+    void k14_radar_whoseOldOneWasRead_isAimedAfterCoding() {
+        Plan plan = plan(Cases.k14Read());
         assertThat(kinds(plan))
                 .containsSubsequence(
-                        Kind.READ_CODING,
-                        Kind.BASELINE,
-                        Kind.UNLOCK,
-                        Kind.WRITE_CODING,
-                        Kind.CALIBRATE,
-                        Kind.PROVE,
-                        Kind.DRIVE);
+                        Kind.BASELINE, Kind.UNLOCK, Kind.WRITE_CODING, Kind.CALIBRATE, Kind.PROVE, Kind.DRIVE);
         assertThat(operation(plan, Kind.CALIBRATE, "front-radar").needs()).contains("targets for aiming");
         assertThat(operation(plan, Kind.WRITE_CODING, "front-radar").reasons())
                 .anyMatch(r -> r.contains("Exactly what this vehicle had"));
@@ -311,7 +329,7 @@ class KindsTest {
     @Test
     void k16_baseline_writesNothingEvenBehindALockedGateway() {
         Plan plan = plan(Cases.healthy(JobKind.BASELINE_ONLY, Packs.load("brennick-almery"), Cases.ALMERY));
-        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE);
+        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE, Kind.PROVE);
         assertThat(reason(plan, "support-unit-or-engine")).contains("support unit on");
     }
 
@@ -338,10 +356,35 @@ class KindsTest {
     }
 
     @Test
-    void settled_everythingTried_takesTheBatteryOffLast() {
-        VehicleFacts facts = Cases.k7().with(Aids.NONE.withSettled(EnumSet.allOf(Aids.Settling.class)));
-        assertThat(kinds(plan(facts))).containsSubsequence(Kind.SLEEP, Kind.RELEARN, Kind.BATTERY_OFF, Kind.CLEAR);
+    void settled_everythingGentlerTried_takesTheBatteryOffBeforeWhatThatUndoes() {
+        VehicleFacts facts = Cases.k7().with(Aids.NONE.withSettled(GENTLER));
+        assertThat(kinds(plan(facts))).containsSubsequence(Kind.SLEEP, Kind.BATTERY_OFF, Kind.RELEARN, Kind.CLEAR);
         assertThat(kinds(plan(Cases.k7().with(Aids.NONE.withSettled(EnumSet.of(Aids.Settling.SLEEP))))))
                 .doesNotContain(Kind.BATTERY_OFF);
+    }
+
+    @Test
+    void settled_ladder_isConditionalAndEachRungSaysWhatItLoses() {
+        Plan plan = plan(Cases.fits());
+        List<Operation> rungs =
+                plan.operations().stream().filter(Operation::conditional).toList();
+        assertThat(rungs)
+                .extracting(Operation::kind)
+                .containsExactly(Kind.SLEEP, Kind.RELEARN, Kind.RESET, Kind.BATTERY_OFF);
+        assertThat(rungs)
+                .extracting(Operation::onlyIf)
+                .containsExactly(
+                        "a message stays or a new value is not taken up",
+                        "a message stays or a new value is not taken up after the sleep",
+                        "a message stays or a new value is not taken up after the relearning",
+                        "a message stays or a new value is not taken up after the restart");
+        assertThat(rungs)
+                .allMatch(o -> o.reasons().stream().anyMatch(r -> r.contains("lost by it") || r.startsWith("Lost")));
+    }
+
+    @Test
+    void settled_sleepTried_theNextRungFollowsForCertain() {
+        Plan plan = plan(Cases.fits().with(Aids.NONE.withSettled(EnumSet.of(Aids.Settling.SLEEP))));
+        assertThat(kinds(plan)).contains(Kind.RELEARN).doesNotContain(Kind.SLEEP, Kind.BATTERY_OFF);
     }
 }

@@ -141,9 +141,9 @@ class PlanQuestionsTest {
 
     @Test
     void of_kindThatDoesNotFitTheModule_asksWhichModuleIsMeant() {
-        assertThat(ids(Cases.k13().with(PartFacts.of("body")))).containsExactly("learns-from-whom");
+        assertThat(ids(Cases.k13().with(PartFacts.of("body")))).containsExactly("whose-vin", "learns-from-whom");
         assertThat(ids(Cases.k11().with(Cases.part("climate", PartOrigin.SECOND_HAND, PartFacts.Old.GONE))))
-                .containsExactly("no-immobiliser-member");
+                .containsExactly("whose-vin", "no-immobiliser-member");
     }
 
     @Test

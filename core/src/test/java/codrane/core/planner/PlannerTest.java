@@ -31,7 +31,7 @@ class PlannerTest {
     }
 
     private static List<Kind> kinds(Plan plan) {
-        return plan.operations().stream().map(Operation::kind).toList();
+        return Cases.kinds(plan);
     }
 
     private static Map<String, ModuleReading> with(ModuleReading reading) {
@@ -57,7 +57,9 @@ class PlannerTest {
                         Kind.RESET,
                         Kind.CLEAR,
                         Kind.PROVE,
-                        Kind.FUNCTION_TEST);
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST,
+                        Kind.AS_LEFT);
         assertThat(plan.blocked()).isFalse();
         assertThat(plan.operations().get(2).reasons().getFirst())
                 .isEqualTo("Software 3.08 is older than 3.12, which this vehicle needs.");
@@ -124,7 +126,14 @@ class PlannerTest {
         ModuleReading faulty = withFault(lift, 0x08);
         Plan plan = Planner.plan(Situations.clearing(with(faulty), new Gateway.Locked()));
         assertThat(kinds(plan))
-                .containsExactly(Kind.SCAN, Kind.BASELINE, Kind.UNLOCK, Kind.CLEAR, Kind.PROVE, Kind.FUNCTION_TEST);
+                .containsExactly(
+                        Kind.SCAN,
+                        Kind.BASELINE,
+                        Kind.UNLOCK,
+                        Kind.CLEAR,
+                        Kind.PROVE,
+                        Kind.FUNCTION_TEST,
+                        Kind.AS_LEFT);
         assertThat(plan.operations())
                 .anySatisfy(o -> assertThat(o.reasons()).anyMatch(r -> r.contains("none of them present")));
     }
@@ -228,6 +237,6 @@ class PlannerTest {
         VehicleFacts facts = Situations.facts(JobKind.BASELINE_ONLY, Situations.usedTailLift(), new Gateway.Locked());
         Plan plan = Planner.plan(facts);
         assertThat(plan.blocked()).isFalse();
-        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE);
+        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE, Kind.PROVE);
     }
 }

@@ -121,7 +121,7 @@ class ReadinessTest {
 
     @Test
     void aiming_needsTargetsAndSomebodyTrained() {
-        Readiness readiness = of(Cases.k14());
+        Readiness readiness = of(Cases.k14Read());
         assertThat(kinds(readiness)).contains(Kind.TARGETS, Kind.PEOPLE);
         assertThat(need(readiness, Kind.TARGETS).title()).isEqualTo("Targets for aiming, front radar");
     }
@@ -162,14 +162,14 @@ class ReadinessTest {
 
     @Test
     void everything_saidToBeHere_canStartNow() {
-        Readiness missing = of(Cases.k14());
+        Readiness missing = of(Cases.k14Read());
         Map<String, Noted> all = new java.util.HashMap<>();
         missing.needs().forEach(n -> all.put(n.key(), new Noted(true, Optional.empty(), "")));
         AtHand hand = new AtHand(
                 Set.of("front-radar"), true, true, true, Optional.of(THURSDAY.plus(Duration.ofDays(9))), all);
-        assertThat(of(Cases.k14(), hand, THURSDAY).missing()).isEmpty();
+        assertThat(of(Cases.k14Read(), hand, THURSDAY).missing()).isEmpty();
         Optional<WorkshopAccount> known = Optional.of(account(true, Optional.empty(), "Ines"));
-        Readiness ready = of(Cases.k14(), hand.with(known, Optional.of("PLV2-204417")), THURSDAY);
+        Readiness ready = of(Cases.k14Read(), hand.with(known, Optional.of("PLV2-204417")), THURSDAY);
         assertThat(ready.needs()).allMatch(Need::here);
         assertThat(ready.earliestStart()).isEqualTo(THURSDAY);
     }
@@ -194,7 +194,7 @@ class ReadinessTest {
                 Cases.k11(),
                 Cases.k12(),
                 Cases.k13(),
-                Cases.k14(),
+                Cases.k14Read(),
                 Cases.k15(),
                 Cases.k17())) {
             Readiness readiness = of(facts);
@@ -234,7 +234,7 @@ class ReadinessTest {
     }
 
     private static Need authority(Optional<WorkshopAccount> account, String tool) {
-        return need(of(Cases.k14(), AtHand.NOTHING.with(account, Optional.of(tool)), THURSDAY), Kind.AUTHORITY);
+        return need(of(Cases.k14Read(), AtHand.NOTHING.with(account, Optional.of(tool)), THURSDAY), Kind.AUTHORITY);
     }
 
     @Test
@@ -279,7 +279,7 @@ class ReadinessTest {
 
     @Test
     void authority_openGateway_isHereUntilItEnds() {
-        VehicleFacts locked = Cases.k14();
+        VehicleFacts locked = Cases.k14Read();
         Gateway authorised = new Gateway.Authorised(THURSDAY.plusSeconds(60));
         VehicleFacts open = VehicleFacts.of(locked.kind(), locked.pack(), locked.vin(), locked.answers(), authorised)
                 .with(locked.part())

@@ -15,7 +15,7 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
 
     private static final ObjectMapper JSON = new ObjectMapper();
 
-    /** @param cautions null, like what is left, in plans from before there were any */
+    /** @param cautions null, like what is left and conditions, in plans from before there were any */
     record Step(
             String kind,
             String module,
@@ -27,7 +27,8 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
             int seconds,
             List<String> prompts,
             @Nullable List<String> cautions,
-            @Nullable String ifLeftHere) {}
+            @Nullable String ifLeftHere,
+            @Nullable String onlyIf) {}
 
     /** @param outcome applies, blocked or not-needed */
     record Decision(String rule, String outcome, String reason) {}
@@ -64,7 +65,8 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
                 o.seconds(),
                 o.prompts(),
                 o.cautions(),
-                o.ifLeftHere());
+                o.ifLeftHere(),
+                o.onlyIf());
     }
 
     private static Operation operation(Step s) {
@@ -79,7 +81,8 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
                 s.seconds(),
                 s.prompts(),
                 Objects.requireNonNullElse(s.cautions(), List.of()),
-                Objects.requireNonNullElse(s.ifLeftHere(), ""));
+                Objects.requireNonNullElse(s.ifLeftHere(), ""),
+                Objects.requireNonNullElse(s.onlyIf(), ""));
     }
 
     private static String outcome(Judgement judgement) {

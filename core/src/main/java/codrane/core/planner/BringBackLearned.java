@@ -1,0 +1,74 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Adaptation;
+import codrane.core.pack.PackModule;
+import codrane.core.pack.Procedure.Effect;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.PartFacts;
+import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** What a module learned of this vehicle is read before and learned or written after: end stops, straight ahead, injectors. */
+final class BringBackLearned implements Rule {
+    @Override
+    public String id() {
+        return "bring-back-learned";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        Set<String> lost = new LinkedHashSet<>(draft.modulesOf(Set.of(Kind.PROGRAM)));
+        facts.newPart()
+                .map(PackModule::id)
+                .filter(id -> draft.has(Kind.WRITE_VIN, id))
+                .ifPresent(lost::add);
+        List<Operation> operations = new ArrayList<>();
+        for (String id : lost) {
+            PackModule module = facts.pack().module(id);
+            if (module.adaptations().isEmpty()) continue;
+            boolean learned = facts.pack().equipment().procedures().values().stream()
+                    .anyMatch(p -> p.module().equals(id) && p.effect() != Effect.ACTUATE);
+            boolean replaced = facts.newPart().filter(m -> m.id().equals(id)).isPresent();
+            if (!replaced && !draft.has(Kind.READ_CODING, id)) operations.add(read(module));
+            if (!learned) operations.add(bringBack(facts, module, replaced));
+        }
+        return operations.isEmpty()
+                ? Judgement.notNeeded("Nothing that a module learned of this vehicle is lost, or it is learned anew.")
+                : new Judgement.Applies("What a module learned of this vehicle belongs to the vehicle.", operations);
+    }
+
+    static String names(PackModule module) {
+        return module.adaptations().stream()
+                .map(Adaptation::title)
+                .map(t -> t.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + t.substring(1))
+                .collect(Collectors.joining(", "));
+    }
+
+    private static Operation read(PackModule module) {
+        return Operation.of(
+                Kind.READ_CODING,
+                module.id(),
+                "Read coding and learned values of the " + module.lowerTitle(),
+                Seconds.PER_BLOCK + module.adaptations().size(),
+                "Programming sets back what the " + module.lowerTitle() + " learned: " + names(module) + ".");
+    }
+
+    private static Operation bringBack(VehicleFacts facts, PackModule module, boolean replaced) {
+        boolean read = !replaced || facts.part().old().equals(java.util.Optional.of(PartFacts.Old.READ));
+        String learned = "No routine learns " + names(module) + " of the " + module.lowerTitle() + " anew: "
+                + (read ? "what was read before goes back." : "nothing was read of the old one, ask the maker's data.");
+        return Operation.of(
+                        Kind.INITIALISE,
+                        module.id(),
+                        "Write back what the " + module.lowerTitle() + " had learned",
+                        module.adaptations().size() * Seconds.VIN,
+                        learned)
+                .needing(read ? "learned values, read before" : "learned values, from the label or the maker");
+    }
+}

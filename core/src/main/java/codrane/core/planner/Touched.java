@@ -1,0 +1,110 @@
+package codrane.core.planner;
+
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Concern;
+import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.Feature;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.SettingChange;
+import codrane.core.plan.VehicleFacts;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** What a job touches that can hurt or is watched by law: by the setting and the routine, not by the module around it. */
+final class Touched {
+    private Touched() {}
+
+    /** All of it. */
+    static Set<Concern> concerns(VehicleFacts facts) {
+        Set<Concern> all = EnumSet.noneOf(Concern.class);
+        by(facts).values().forEach(all::addAll);
+        return all;
+    }
+
+    /** Concerns by what is touched, in words: a setting, a module, equipment. */
+    static Map<String, Set<Concern>> by(VehicleFacts facts) {
+        Map<String, Set<Concern>> by = new LinkedHashMap<>();
+        facts.module().ifPresent(m -> by.put(m.title(), ofModule(facts, m)));
+        switch (facts.kind().about()) {
+            case SETTINGS -> facts.wishes().settings().forEach(s -> settings(facts, s, by));
+            case FEATURE -> feature(facts, by);
+            case ORDER -> order(facts, by);
+            case VEHICLE, MODULE, PART, TOOL -> {}
+        }
+        return by;
+    }
+
+    /** Only who replaces a member of the immobiliser works on that; other work on it is work on its own function. */
+    private static Set<Concern> ofModule(VehicleFacts facts, PackModule module) {
+        Set<Concern> concerns = EnumSet.noneOf(Concern.class);
+        concerns.addAll(facts.concerns(module.id()));
+        if (!facts.kind().replaces()) concerns.remove(Concern.IMMOBILISER);
+        concerns.remove(Concern.EMISSIONS); // the maker's own software and a vehicle's own coding alter none
+        return concerns;
+    }
+
+    private static void settings(VehicleFacts facts, SettingChange change, Map<String, Set<Concern>> by) {
+        boolean back = facts.kind() == JobKind.FIND_LOST_SETTING;
+        Layout layout = facts.pack().layouts().get(change.block());
+        List<String> fields = change.whole() && layout != null ? differing(layout, change) : List.of(change.field());
+        for (String field : fields) {
+            Set<Concern> concerns = EnumSet.noneOf(Concern.class);
+            concerns.addAll(ofSetting(facts, change.module(), change.block(), field));
+            if (back) concerns.remove(Concern.EMISSIONS); // as the vehicle was
+            String title = layout == null ? change.title() : SettingChange.titleOf(layout, field);
+            by.put("\"" + title + "\"", concerns);
+        }
+    }
+
+    /** Settings whose bits a line or a whole block changes. */
+    private static List<String> differing(Layout layout, SettingChange change) {
+        boolean octets =
+                change.from().length() == layout.length() * 2 && change.to().length() == layout.length() * 2;
+        if (!octets) return layout.fields().stream().map(f -> f.key()).toList();
+        return layout.diff(Bytes.parse(change.from()), Bytes.parse(change.to())).stream()
+                .map(Layout.Change::key)
+                .toList();
+    }
+
+    private static Set<Concern> ofSetting(VehicleFacts facts, String module, String block, String field) {
+        return facts.pack()
+                .setting(block, field)
+                .concerns()
+                .orElseGet(() -> facts.pack().modules().containsKey(module)
+                        ? facts.pack().module(module).traits().concerns()
+                        : Set.of());
+    }
+
+    private static void feature(VehicleFacts facts, Map<String, Set<Concern>> by) {
+        facts.wishes().feature().flatMap(facts.pack().equipment()::feature).ifPresent(feature -> {
+            by.put(feature.title(), feature.concerns());
+            for (Feature.Setting on : feature.on().keySet())
+                facts.pack().modules().values().stream()
+                        .filter(m -> m.blocks().contains(on.layout()))
+                        .findFirst()
+                        .ifPresent(m -> by.put(
+                                "\"" + SettingChange.titleOf(facts.pack().layout(on.layout()), on.field()) + "\"",
+                                ofSetting(facts, m.id(), on.layout(), on.field())));
+        });
+    }
+
+    private static void order(VehicleFacts facts, Map<String, Set<Concern>> by) {
+        facts.newPart().ifPresent(m -> by.put(m.title(), ofModule(facts, m)));
+        if (facts.pack().equipment().order().isEmpty()) return;
+        VehicleOrder order = facts.pack().equipment().order().get();
+        for (List<String> codes :
+                List.of(facts.wishes().order().out(), facts.wishes().order().in()))
+            for (String code : codes)
+                for (String id : order.follow().getOrDefault(code, List.of())) {
+                    Set<Concern> concerns = EnumSet.noneOf(Concern.class);
+                    concerns.addAll(facts.pack().module(id).traits().concerns());
+                    concerns.remove(Concern.EMISSIONS);
+                    by.put(facts.pack().module(id).title(), concerns);
+                }
+    }
+}

@@ -1,0 +1,67 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.CodingState;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** A replaced module that keeps the vehicle order gets it back. */
+final class WriteOrderBack implements Rule {
+    @Override
+    public String id() {
+        return "write-order-back";
+    }
+
+    @Override
+    public Judgement judge(VehicleFacts facts, Draft draft) {
+        Optional<VehicleOrder> order = facts.pack().equipment().order();
+        if (!facts.kind().replaces() || facts.module().isEmpty()) return Judgement.notNeeded("Nothing was replaced.");
+        PackModule module = facts.module().get();
+        if (order.isEmpty() || !order.get().holders().contains(module.id()))
+            return Judgement.notNeeded(module.title() + " keeps no vehicle order.");
+        if (!facts.moduleAnswer().answers()) return Judgement.notNeeded(module.title() + " is silent.");
+        boolean own = facts.moduleAnswer().vin().equals(Optional.of(facts.vin().text()))
+                && facts.coding(module.id()) == CodingState.AGREES
+                && !draft.has(Kind.PROGRAM, module.id());
+        if (own) return Judgement.notNeeded(module.title() + " is this vehicle's, and its order with it.");
+        Optional<String> keeper = order.get().holders().stream()
+                .filter(h -> !h.equals(module.id()))
+                .filter(h ->
+                        facts.answer(h).vin().equals(Optional.of(facts.vin().text())))
+                .findFirst();
+        String from = keeper.map(k -> "The " + facts.pack().module(k).lowerTitle() + " keeps a copy of it.")
+                .orElse("No other module keeps it: it comes from what was read of the old one, or from the papers.");
+        List<String> reasons = new ArrayList<>();
+        reasons.add("The " + module.lowerTitle() + " keeps the vehicle order, and a new part holds none or another's.");
+        reasons.add(from);
+        reasons.addAll(emptyFamilies(order.get(), facts.wishes().order().now()));
+        return Judgement.applies(
+                reasons.getFirst(),
+                Operation.of(
+                                Kind.WRITE_ORDER,
+                                module.id(),
+                                "Write the vehicle order to the " + module.lowerTitle(),
+                                Seconds.PER_BLOCK,
+                                reasons.toArray(String[]::new))
+                        .needing("the vehicle order")
+                        .holding(HoldPoint.BASELINE_STORED));
+    }
+
+    /** Families of which no code is left, each as a sentence; none when the order is not known. */
+    static List<String> emptyFamilies(VehicleOrder order, List<String> codes) {
+        if (codes.isEmpty()) return List.of();
+        return order.families().entrySet().stream()
+                .filter(family -> family.getValue().stream().noneMatch(codes::contains))
+                .sorted(java.util.Map.Entry.comparingByKey())
+                .map(family -> "No code of the family \"" + family.getKey() + "\" is in it then: "
+                        + String.join(" or ", family.getValue()) + " is missing.")
+                .toList();
+    }
+}
