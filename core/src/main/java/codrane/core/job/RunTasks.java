@@ -87,6 +87,7 @@ public final class RunTasks {
                         || state.job().kind().about() == JobKind.About.SETTINGS
                         || CodingAtHand.writesBack(state, operation);
             case RESET -> !operation.module().isEmpty();
+            case WRITE_LEARNED -> !LearnedValues.of(state, operation.module()).isEmpty();
             default -> true;
         };
     }
@@ -102,6 +103,7 @@ public final class RunTasks {
             case WRITE_CODING -> coding(state, operation);
             case RESET -> List.of(new RunTask.Restart(state.pack().module(operation.module()), operation.title()));
             case CLEAR -> clear(state);
+            case WRITE_LEARNED -> learned(state, operation);
             case SET_UP,
                     SCAN,
                     READ_CODING,
@@ -118,6 +120,19 @@ public final class RunTasks {
             case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
                 throw new IllegalStateException(operation.key() + " can't be carried out yet");
         };
+    }
+
+    private static List<RunTask> learned(JobState state, Operation operation) {
+        PackModule module = state.pack().module(operation.module());
+        List<RunTask> tasks = new ArrayList<>();
+        LearnedValues.of(state, module.id())
+                .forEach((adaptation, octets) -> tasks.add(new RunTask.Write(
+                        module,
+                        adaptation.identifier(),
+                        octets,
+                        coding(state),
+                        "Write back \"" + adaptation.title() + "\"")));
+        return tasks;
     }
 
     private static RunTask program(JobState state, MemoryImage image) {

@@ -47,6 +47,8 @@ public record Operation(
         SLEEP(false),
         RELEARN(true),
         INITIALISE(true),
+        /** What a module had learned of the vehicle is written back. */
+        WRITE_LEARNED(true),
         BATTERY_OFF(false),
         CALIBRATE(true),
         CLEAR(true),
@@ -69,11 +71,20 @@ public record Operation(
             return writes;
         }
 
-        /** As in JSON and forms: lower case with dashes; a baseline is one, before and after. */
+        /**
+         * As in JSON and forms: lower case with dashes. A baseline is one, before and after; learned values are
+         * initialised by a routine or by writing them.
+         */
         public String key() {
-            return this == AS_LEFT
-                    ? BASELINE.key()
-                    : name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return switch (this) {
+                case AS_LEFT -> BASELINE.key();
+                case WRITE_LEARNED -> INITIALISE.key();
+                default -> dashed();
+            };
+        }
+
+        private String dashed() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -223,7 +234,6 @@ public record Operation(
 
     /** Names it within its plan, as in forms. */
     public String key() {
-        String key = kind == Kind.AS_LEFT ? "as-left" : kind.key();
-        return key + (module.isEmpty() ? "" : "-" + module);
+        return kind.dashed() + (module.isEmpty() ? "" : "-" + module);
     }
 }

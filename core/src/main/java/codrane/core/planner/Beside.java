@@ -18,6 +18,7 @@ public final class Beside {
     /** @param written modules that the plan writes */
     public static List<Odd> of(VehicleFacts facts, List<String> written) {
         List<Odd> odd = new ArrayList<>();
+        Grammar grammar = new Grammar(facts.pack());
         for (PackModule module : facts.pack().modules().values()) {
             boolean own = written.contains(module.id())
                     || facts.newPart()
@@ -28,7 +29,8 @@ public final class Beside {
             if (own || !facts.answers().containsKey(module.id())) continue;
             List<String> differs = answer.answers() ? differs(facts, module, answer) : List.of("does not answer");
             if (!differs.isEmpty())
-                odd.add(new Odd(module.id(), module.title() + " " + String.join(", and ", differs) + "."));
+                odd.add(new Odd(
+                        module.id(), grammar.agree(module.title() + " " + String.join(", and ", differs) + ".")));
         }
         return List.copyOf(odd);
     }

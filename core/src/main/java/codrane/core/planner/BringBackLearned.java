@@ -62,9 +62,11 @@ final class BringBackLearned implements Rule {
     private static Operation bringBack(VehicleFacts facts, PackModule module, boolean replaced) {
         boolean read = !replaced || facts.part().old().equals(java.util.Optional.of(PartFacts.Old.READ));
         String learned = "No routine learns " + names(module) + " of the " + module.lowerTitle() + " anew: "
-                + (read ? "what was read before goes back." : "nothing was read of the old one, ask the maker's data.");
+                + (read
+                        ? "what was read before goes back."
+                        : "nothing was read of the old one, so the maker is asked.");
         return Operation.of(
-                        Kind.INITIALISE,
+                        Kind.WRITE_LEARNED,
                         module.id(),
                         "Write back what the " + module.lowerTitle() + " had learned",
                         module.adaptations().size() * Seconds.VIN,

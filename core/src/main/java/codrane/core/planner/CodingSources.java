@@ -101,7 +101,7 @@ public final class CodingSources {
                 usable(
                         source,
                         here,
-                        "Another vehicle's coding: each gap is confirmed by a person.",
+                        "It is another vehicle's coding: what differs is asked for.",
                         "a baseline of a vehicle of the same model");
         };
     }

@@ -48,14 +48,14 @@ final class LearnVinFromNeighbour implements Rule {
                 Operation.of(
                                 Kind.WRITE_VIN,
                                 module.id(),
-                                "Erase the identity of the " + module.lowerTitle() + ", let it learn the VIN",
+                                "Erase the identity of the " + module.lowerTitle() + " and have the VIN learned",
                                 SECONDS,
                                 reason,
                                 "The erase loses its coding: it is written again after.")
                         .holding(HoldPoint.IDENTITY_SETTLED)
                         .prompting(List.of(
                                 facts.pack().equipment().habits().keyCycle().words()
-                                        + ": it asks its neighbour when it wakes"))
+                                        + ": the neighbour is asked on waking"))
                         .ifLeftHere("Its coding is erased until the next step."));
     }
 

@@ -53,7 +53,10 @@ public final class PlanQuestions {
         all.software();
         all.wishes();
         all.answers();
-        return List.copyOf(all.questions);
+        Grammar grammar = new Grammar(facts.pack());
+        return all.questions.stream()
+                .map(q -> new Question(q.id(), q.fact(), grammar.agree(q.text())))
+                .toList();
     }
 
     private void ask(String id, String fact, String text) {

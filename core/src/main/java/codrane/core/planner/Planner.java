@@ -87,8 +87,9 @@ public final class Planner {
     public static Plan plan(VehicleFacts facts) {
         List<Plan.Decision> decisions = new ArrayList<>();
         Draft draft = new Draft();
+        Grammar grammar = new Grammar(facts.pack());
         for (Rule rule : facts.oldInPlace() ? BEFORE_THE_SWAP : RULES) {
-            Judgement judgement = rule.judge(facts, draft);
+            Judgement judgement = grammar.agree(rule.judge(facts, draft));
             decisions.add(new Plan.Decision(rule.id(), judgement));
             if (judgement instanceof Judgement.Applies applies) draft.add(applies.operations());
         }

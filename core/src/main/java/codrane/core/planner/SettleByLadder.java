@@ -41,7 +41,8 @@ final class SettleByLadder implements Rule {
                                 ? act.get().because("What is gentler was tried, and messages stayed.")
                                 : when(act.get(), before));
             }
-            before = tried.contains(rung) ? "tried" : word(rung);
+            if (tried.contains(rung)) before = "tried";
+            else if (!planned || draft.has(kind(rung))) before = word(rung);
         }
         return rungs.isEmpty()
                 ? Judgement.notNeeded("Everything that settles a vehicle was tried or is planned.")
@@ -51,6 +52,15 @@ final class SettleByLadder implements Rule {
     private static Operation when(Operation act, String before) {
         String after = before.isEmpty() || before.equals("tried") ? "" : " after the " + before;
         return act.onlyIf("a message stays or a new value is not taken up" + after);
+    }
+
+    private static Kind kind(Settling rung) {
+        return switch (rung) {
+            case SLEEP -> Kind.SLEEP;
+            case RELEARN -> Kind.RELEARN;
+            case RESET -> Kind.RESET;
+            case BATTERY_OFF -> Kind.BATTERY_OFF;
+        };
     }
 
     private static String word(Settling rung) {

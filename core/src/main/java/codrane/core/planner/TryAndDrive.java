@@ -16,6 +16,10 @@ import java.util.Set;
 
 /** The function itself is tried, or what stands for it is looked at; what steers, brakes, drives or looks ahead is driven. */
 final class TryAndDrive implements Rule {
+    /** What alters how a module works; pairing and restarting do not. */
+    private static final Set<Kind> CHANGED =
+            EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_CODING, Kind.CALIBRATE, Kind.INITIALISE);
+
     private static final Set<Concern> DRIVEN =
             EnumSet.of(Concern.DRIVER_ASSISTANCE, Concern.STEERING, Concern.BRAKES, Concern.EMISSIONS);
 
@@ -41,7 +45,7 @@ final class TryAndDrive implements Rule {
         boolean settings = facts.kind().about() == JobKind.About.SETTINGS || facts.kind() == JobKind.ENABLE_EQUIPMENT;
         if (settings) return Touched.concerns(facts);
         Set<Concern> worked = EnumSet.noneOf(Concern.class);
-        draft.writtenModules().forEach(m -> worked.addAll(facts.concerns(m)));
+        draft.modulesOf(CHANGED).forEach(m -> worked.addAll(facts.concerns(m)));
         if (facts.kind() == JobKind.CLEAR_FAULTS)
             facts.answers().forEach((m, answer) -> {
                 if (!answer.faults().isEmpty()) worked.addAll(facts.concerns(m));
@@ -57,7 +61,7 @@ final class TryAndDrive implements Rule {
                         title(facts, draft, worked),
                         Seconds.FUNCTION_TEST,
                         complaint.isEmpty()
-                                ? "Did it mend the complaint?"
+                                ? "What was changed must work, whatever a reading says."
                                 : "Is the complaint mended: \"" + complaint + "\"?")
                 .holding(HoldPoint.FUNCTION_TESTED);
         Optional<String> byHand = InitialiseAsAsked.byHand(facts);
@@ -75,7 +79,26 @@ final class TryAndDrive implements Rule {
         if (worked.contains(Concern.BRAKES) || worked.contains(Concern.STEERING))
             return "Look at its lamp, then try it standing, wheels free";
         if (worked.contains(Concern.DRIVER_ASSISTANCE)) return "Look that it reports itself aimed and no message stays";
-        return "Try the function itself";
+        return "Try " + what(facts);
+    }
+
+    /** What the job is about, in words. */
+    private static String what(VehicleFacts facts) {
+        Optional<String> module =
+                facts.newPart().or(facts::module).map(m -> "the " + m.lowerTitle() + " in all it does");
+        List<String> settings = facts.kind().about() == JobKind.About.SETTINGS
+                ? facts.wishes().settings().stream()
+                        .map(s -> "\"" + s.title() + "\"")
+                        .distinct()
+                        .toList()
+                : List.of();
+        Optional<String> feature = facts.wishes()
+                .feature()
+                .filter(f -> facts.kind() == JobKind.ENABLE_EQUIPMENT)
+                .flatMap(facts.pack().equipment()::feature)
+                .map(f -> "\"" + f.title() + "\"");
+        return module.or(() -> feature)
+                .orElse(settings.isEmpty() ? "what was changed" : String.join(" and ", settings));
     }
 
     private static Operation drive(String module, Set<Concern> worked) {

@@ -33,6 +33,8 @@ final class WriteVehicleCoding implements Rule {
         PackModule module = facts.module().get();
         if (!facts.moduleAnswer().answers()) return Judgement.notNeeded(module.title() + " is silent.");
         if (module.blocks().isEmpty()) return Judgement.notNeeded(module.title() + " has no coding.");
+        if (facts.moduleAnswer().bootOnly())
+            return code(facts, module, "Its boot software tells no coding: it is written after the programming.");
         CodingState state = facts.coding(module.id());
         boolean learns = draft.has(Kind.WRITE_VIN, module.id())
                 && module.traits().learnsVinFrom().isPresent();

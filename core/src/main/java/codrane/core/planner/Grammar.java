@@ -1,0 +1,70 @@
+package codrane.core.planner;
+
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** Verbs agree with modules whose title is a plural: the doors take, the brakes are. */
+final class Grammar {
+    private static final Map<String, String> VERBS = Map.ofEntries(
+            Map.entry("is", "are"),
+            Map.entry("was", "were"),
+            Map.entry("has", "have"),
+            Map.entry("does", "do"),
+            Map.entry("answers", "answer"),
+            Map.entry("holds", "hold"),
+            Map.entry("carries", "carry"),
+            Map.entry("keeps", "keep"),
+            Map.entry("takes", "take"),
+            Map.entry("comes", "come"),
+            Map.entry("learns", "learn"),
+            Map.entry("tells", "tell"),
+            Map.entry("reads", "read"));
+
+    private final Pattern subject;
+
+    /** @param pack whose modules are spoken of */
+    Grammar(Pack pack) {
+        String plurals = pack.modules().values().stream()
+                .map(PackModule::title)
+                .filter(t -> t.endsWith("s") && !t.endsWith("ss"))
+                .map(Pattern::quote)
+                .collect(Collectors.joining("|"));
+        String verbs = String.join("|", VERBS.keySet());
+        // only as the subject: not after a preposition
+        subject = Pattern.compile(
+                "((?:^|[.:;,?!] |\\band )(?:" + plurals + ")|(?<!\\b(?:in|of|to|from|with|by|for|on|into) )"
+                        + "\\b[Tt]he (?:new |old )?(?i:" + plurals + ")) (" + verbs + ")\\b");
+    }
+
+    String agree(String sentence) {
+        return subject.matcher(sentence)
+                .replaceAll(found -> Matcher.quoteReplacement(found.group(1) + " " + VERBS.get(found.group(2))));
+    }
+
+    List<String> agree(List<String> sentences) {
+        return sentences.stream().map(this::agree).toList();
+    }
+
+    Operation agree(Operation operation) {
+        return operation
+                .withReasons(agree(operation.reasons()))
+                .saying(agree(operation.prompts()), operation.cautions());
+    }
+
+    Judgement agree(Judgement judgement) {
+        return switch (judgement) {
+            case Judgement.Applies(String reason, List<Operation> operations) ->
+                new Judgement.Applies(
+                        agree(reason), operations.stream().map(this::agree).toList());
+            case Judgement.Blocked(String reason) -> new Judgement.Blocked(agree(reason));
+            case Judgement.NotNeeded(String reason) -> new Judgement.NotNeeded(agree(reason));
+        };
+    }
+}
