@@ -161,7 +161,7 @@ class FirstJobTest {
     private static void prove(Browsing browser) {
         browser.awaitNext("Scan again and compare");
         browser.act("Scan 14 modules");
-        browser.awaitNext("Try the function itself");
+        browser.awaitNext("Try the tail lift in all it does");
         assertThat(browser.page.textContent("main"))
                 .contains("14 modules against the plate", "Vehicle identity mismatch", "gone");
         assertThat(browser.page.locator("tr.hit").count()).isZero(); // nothing differs, no fault stays

@@ -136,7 +136,7 @@ class LostSettingTest {
         browser.act("Go to Prove");
         browser.awaitNext("Scan again and compare");
         browser.act("Scan 10 modules");
-        browser.awaitNext("Try the function itself");
+        browser.awaitNext("Try ");
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Store how the vehicle is left");
     }

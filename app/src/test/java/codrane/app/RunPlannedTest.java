@@ -9,14 +9,17 @@ import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.app.stage.baseline.BaselineActs;
 import codrane.app.stage.bench.BenchActs;
+import codrane.app.stage.decide.DecideActs;
 import codrane.app.stage.decide.SettingActs;
 import codrane.app.stage.intake.IntakeActs;
 import codrane.app.stage.prepare.PrepareActs;
+import codrane.app.stage.prepare.SheetActs;
 import codrane.app.stage.run.RunActs;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.hold.HoldRules;
+import codrane.core.job.stage.NextActs;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
@@ -186,16 +189,30 @@ class RunPlannedTest {
         done(app.bean(BenchActs.class).ask(job.number, WHO));
         done(app.bean(BenchActs.class).readOld(job.number, WHO));
         job.awaitTask();
+        toBaseline(app, job);
+        done(TestActs.of(app).plan(job.number, WHO));
+        assertThat(job.facts().writes())
+                .as("nothing is written while the old one is in")
+                .isEmpty();
+        done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+        assertThat(NextActs.of(job.facts(), Stage.DECIDE, WHO).title()).startsWith("Swap the tail lift");
         String had =
                 module(before, "tail-lift").path("coding").path("lift-main").asString();
         before.close(); // the part is swapped
+        done(app.bean(DecideActs.class).swapped(job.number, WHO));
+        Acted unread = TestActs.of(app).plan(job.number, WHO);
+        assertThat(((Acted.Refused) unread).sentence()).contains("Scan again first");
         try (StandinWorld after = world(swapped, ports)) {
             assertThat(module(after, "tail-lift")
                             .path("coding")
                             .path("lift-main")
                             .asString())
                     .isNotEqualTo(had);
-            toBaseline(app, job);
+            done(app.bean(BenchActs.class).ask(job.number, WHO));
+            job.scan();
+            TestActs.of(app).waive(job.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
+            done(app.bean(BaselineActs.class).store(job.number, "", WHO));
+            job.awaitTask();
             done(TestActs.of(app).plan(job.number, WHO));
             assertThat(job.facts().plan().orElseThrow().plan().operations())
                     .anySatisfy(o -> assertThat(o.reasons())
@@ -245,6 +262,7 @@ class RunPlannedTest {
             toBaseline(app, job);
             done(TestActs.of(app).plan(job.number, WHO));
             done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            done(app.bean(SheetActs.class).fetch(job.number, WHO));
             Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
             JsonNode before = module(world, "doors");
             List<String> all = job.facts()
@@ -257,7 +275,7 @@ class RunPlannedTest {
             Acted acted = app.bean(RunActs.class).run(job.number, all, WHO);
             assertThat(((Acted.Refused) acted).sentence())
                     .contains("can't carry out yet")
-                    .contains("learn the VIN");
+                    .contains("have the VIN learned");
             assertThat(job.facts().run()).isEmpty();
             assertThat(module(world, "doors")).isEqualTo(before);
             app.context().close();

@@ -50,7 +50,7 @@ final class PowerCommand extends Asked {
     public Integer call() throws IOException {
         JsonNode request = read(InputFile.path(name));
         Battery battery = battery(request.path("battery"));
-        PowerWindow window = window(request, battery.chemistry().upperVolts());
+        PowerWindow window = window(request, battery.upperVolts());
         PowerForecast forecast = PowerForecast.of(battery, unit(request), loads(request), window);
         output().result("power", told(forecast, window), text(forecast));
         return forecast.decision() == PowerForecast.Decision.GO ? Main.GOOD : Main.FOUND;

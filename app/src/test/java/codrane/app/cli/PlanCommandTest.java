@@ -21,6 +21,9 @@ import tools.jackson.databind.ObjectMapper;
 class PlanCommandTest {
     private static final String SPREADER = "{'block':'spreader-main','field':'width','from':'6 m','to':'4.5'}";
 
+    private static final String SWAPPED = "'said':{'identity':"
+            + "{'doors':'swapped-before','gearbox':'swapped-before','tail-lift':'swapped-before'}}";
+
     private final ByteArrayOutputStream out = new ByteArrayOutputStream();
     private final ByteArrayOutputStream err = new ByteArrayOutputStream();
 
@@ -59,7 +62,7 @@ class PlanCommandTest {
                 + "'doors':{'vin':'0BKLR3A48MN004131','software':'2.4','coding':'agrees'},"
                 + "'gearbox':{'vin':'0BKLR3A48MN004131','software':'2.07','coding':'for-another'},'key-reader':{},"
                 + "'tail-lift':{'vin':'0BKLR3A48MN004131','software':'3.08','coding':'for-another',"
-                + "'faults':[{'code':'U1301-00','status':'09'}]}}" + more + "}";
+                + "'faults':[{'code':'U1301-00','status':'09'}]}}," + SWAPPED + more + "}";
     }
 
     private static String used(String module) {
@@ -123,7 +126,8 @@ class PlanCommandTest {
                 "K6 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'authorised','answers':{'body':{}},'settings':[{'block':'body-lamps','field':'lamp.step.hold','from':'5 s','to':'10 s'}] | sleep",
                 "K10 | ardwyn-gannet | 0AWGN7K88KN000417 | 'module':'spreader','part':{'origin':'new','old':'silent'},'answers':{'spreader':{'presence':'boot-only','coding':'blank','vin':''}} | initialise",
                 "K12 | peregil-dunlin | 0PGDN4B2ZHC013377 | 'module':'body','keys':{'known':3,'here':2},'part':{'origin':'new','old':'silent'},'answers':{'body':{'vin':'','software':'5.2','coding':'blank'},'engine':{},'key-reader':{}} | add-key",
-                "K14 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'front-radar','part':{'origin':'new','old':'speaks'},'answers':{'front-radar':{'vin':'','software':'2.02','coding':'blank'}} | calibrate"
+                "K14 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'front-radar','part':{'origin':'new','old':'speaks'},'answers':{'front-radar':{'vin':'','software':'2.02','coding':'blank'}} | swap",
+                "K14 | brennick-almery | 0BKAM7D26RN001906 | 'gateway':'locked','module':'front-radar','part':{'origin':'new','old':'read'},'answers':{'front-radar':{'vin':'','software':'2.02','coding':'blank'}} | calibrate"
             })
     void plan_otherKinds_areZeroAndHaveTheirOperation(
             String kind, String pack, String vin, String more, String operation) throws IOException {
@@ -159,6 +163,8 @@ class PlanCommandTest {
                         "power",
                         "codingSources",
                         "law",
+                        "faults",
+                        "beside",
                         "readiness");
         assertThat(result.path("schema").asString()).isEqualTo("codrane.plan/1");
         assertThat(result.path("operations").get(0).propertyNames())
@@ -175,7 +181,8 @@ class PlanCommandTest {
                         "ifLeftHere",
                         "expectedMs",
                         "prompts",
-                        "cautions");
+                        "cautions",
+                        "onlyIf");
         assertThat(result.path("power").path("startVolts").asDouble()).isEqualTo(13.3);
         assertThat(result.path("wording").path("configure").asString()).isEqualTo("Configure it.");
         assertThat(result.path("codingSources").get(1).path("state").asString()).isEqualTo("to-get");

@@ -323,7 +323,7 @@ class NextActsTest {
         assertThat(moment.next().why())
                 .contains("for another VIN", "does not report software 3.12", "is not what was to be written");
         moment.scannedAfter(HEALTHY);
-        assertThat(moment.next().title()).isEqualTo("Try the function itself");
+        assertThat(moment.next().title()).isEqualTo("Try the tail lift in all it does");
         moment.kept(HoldPoint.FUNCTION_TESTED);
         assertThat(moment.next().title()).isEqualTo("Store how the vehicle is left");
         moment.leftAs();

@@ -1,7 +1,11 @@
 package codrane.core.job;
 
 import codrane.core.plan.Aids;
+import codrane.core.plan.Said.Proved;
+import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -14,6 +18,7 @@ import java.util.Set;
  * @param codesOut of the vehicle order
  * @param codesIn of the vehicle order
  * @param settled what was tried already to calm the vehicle down
+ * @param since what was seen since the job began
  */
 public record DecideNotes(
         String wording,
@@ -22,8 +27,19 @@ public record DecideNotes(
         String feature,
         List<String> codesOut,
         List<String> codesIn,
-        Set<Aids.Settling> settled) {
-    public static final DecideNotes NONE = new DecideNotes("", "", "", "", List.of(), List.of(), Set.of());
+        Set<Aids.Settling> settled,
+        Since since) {
+    public static final DecideNotes NONE =
+            new DecideNotes("", "", "", "", List.of(), List.of(), Set.of(), Since.NOTHING);
+
+    /**
+     * @param swappedAt when the new part was put in, or mounted
+     * @param proved what came of trying the function
+     * @param newerRight whether software that is newer than any that is known was said to be right
+     */
+    public record Since(Optional<Instant> swappedAt, Proved proved, boolean newerRight) {
+        public static final Since NOTHING = new Since(Optional.empty(), Proved.NOT_YET, false);
+    }
 
     public DecideNotes {
         codesOut = List.copyOf(codesOut);
@@ -32,18 +48,42 @@ public record DecideNotes(
     }
 
     public DecideNotes withPart(String fittedNumber, String offeredNumber) {
-        return new DecideNotes(wording, fittedNumber, offeredNumber, feature, codesOut, codesIn, settled);
+        return new DecideNotes(wording, fittedNumber, offeredNumber, feature, codesOut, codesIn, settled, since);
     }
 
     public DecideNotes withWording(String text) {
-        return new DecideNotes(text, fitted, offered, feature, codesOut, codesIn, settled);
+        return new DecideNotes(text, fitted, offered, feature, codesOut, codesIn, settled, since);
     }
 
     public DecideNotes withFeature(String id) {
-        return new DecideNotes(wording, fitted, offered, id, codesOut, codesIn, settled);
+        return new DecideNotes(wording, fitted, offered, id, codesOut, codesIn, settled, since);
     }
 
     public DecideNotes withCodes(List<String> out, List<String> in) {
-        return new DecideNotes(wording, fitted, offered, feature, out, in, settled);
+        return new DecideNotes(wording, fitted, offered, feature, out, in, settled, since);
+    }
+
+    /** The new part is in its place since then. */
+    public DecideNotes swapped(Instant at) {
+        return with(new Since(Optional.of(at), since.proved(), since.newerRight()));
+    }
+
+    public DecideNotes with(Proved found) {
+        return with(new Since(since.swappedAt(), found, since.newerRight()));
+    }
+
+    public DecideNotes newerIsRight() {
+        return with(new Since(since.swappedAt(), since.proved(), true));
+    }
+
+    /** One more means was tried to calm the vehicle down. */
+    public DecideNotes tried(Aids.Settling rung) {
+        EnumSet<Aids.Settling> all = EnumSet.of(rung);
+        all.addAll(settled);
+        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, all, since);
+    }
+
+    private DecideNotes with(Since other) {
+        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled, other);
     }
 }

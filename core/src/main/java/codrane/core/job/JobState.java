@@ -172,6 +172,16 @@ public final class JobState {
         return job.replacedModule().map(pack::module);
     }
 
+    /** Whether the new part was put in since that scan, so that it says nothing of it. */
+    public boolean swappedSince(Scan scan) {
+        return decided()
+                .notes()
+                .since()
+                .swappedAt()
+                .map(at -> !scan.takenAt().isAfter(at))
+                .orElse(false);
+    }
+
     public Gateway gateway() {
         return access().gateway();
     }
@@ -217,6 +227,7 @@ public final class JobState {
     /** Whether the vehicle was read again, before any run, since the plan was made: what was agreed to rests on something else. */
     public boolean planIsOld() {
         if (run.isPresent() || plan().isEmpty() || before().isEmpty()) return false;
+        if (swappedSince(before().get())) return true;
         boolean reopened =
                 job.reopenedAt().map(at -> plan().get().madeAt().isBefore(at)).orElse(false);
         return reopened || plan().get().scanId() != before().get().id();
@@ -249,6 +260,7 @@ public final class JobState {
     /** What the plan wants a person to do until the vehicle is at rest. */
     public List<Operation> settling() {
         return operations().stream()
+                .filter(o -> !o.conditional())
                 .filter(o -> o.kind() == Operation.Kind.SLEEP || o.kind() == Operation.Kind.BATTERY_OFF)
                 .toList();
     }

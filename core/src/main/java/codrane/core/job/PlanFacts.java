@@ -56,8 +56,8 @@ public final class PlanFacts {
         return new PartFacts(
                 module,
                 state.job().origin(),
-                state.intake().details().partState().map(PlanFacts::state),
-                old(state),
+                place(state, scan),
+                old(state, scan),
                 state.decided().notes().offered(),
                 state.decided().notes().fitted(),
                 told(state, scan));
@@ -65,8 +65,8 @@ public final class PlanFacts {
 
     /** The number that the part tells; while it is in its box, or the old module in its place, that one answers. */
     private static String told(JobState state, Scan scan) {
-        boolean boxed = state.intake().details().partState().equals(Optional.of(IntakeNotes.PartState.BOXED));
-        boolean oldInPlace = old(state).equals(Optional.of(PartFacts.Old.SPEAKS));
+        boolean boxed = place(state, scan).equals(Optional.of(PartFacts.State.BOXED));
+        boolean oldInPlace = old(state, scan).equals(Optional.of(PartFacts.Old.SPEAKS));
         if (boxed || oldInPlace) return "";
         return state.job()
                 .replacedModule()
@@ -81,6 +81,18 @@ public final class PlanFacts {
         return label.isEmpty() ? told(state, scan) : label;
     }
 
+    /** How far the new part was at that scan: as long as the old module is in, it is in nobody's place. */
+    private static Optional<PartFacts.State> place(JobState state, Scan scan) {
+        if (swappedBefore(state, scan)) return Optional.of(PartFacts.State.MOUNTED);
+        if (state.swappedSince(scan)) return Optional.of(PartFacts.State.BOXED);
+        Optional<PartFacts.State> said = state.intake().details().partState().map(PlanFacts::state);
+        return said.isEmpty() && state.intake().stillIn() ? Optional.of(PartFacts.State.BOXED) : said;
+    }
+
+    private static boolean swappedBefore(JobState state, Scan scan) {
+        return state.decided().notes().since().swappedAt().isPresent() && !state.swappedSince(scan);
+    }
+
     private static PartFacts.State state(IntakeNotes.PartState state) {
         return switch (state) {
             case BOXED -> PartFacts.State.BOXED;
@@ -89,7 +101,7 @@ public final class PlanFacts {
         };
     }
 
-    private static Optional<PartFacts.Old> old(JobState state) {
+    private static Optional<PartFacts.Old> old(JobState state, Scan scan) {
         IntakeNotes intake = state.intake();
         if (intake.oldModule().isEmpty()) return Optional.empty();
         if (state.benched().oldReading().isPresent()) {
@@ -99,7 +111,8 @@ public final class PlanFacts {
         boolean givenUp = state.personHold(HoldPoint.OLD_MODULE_READ)
                 .map(HoldNote::waived)
                 .orElse(false);
-        return Optional.of(intake.stillIn() && !givenUp ? PartFacts.Old.SPEAKS : PartFacts.Old.GONE);
+        if (swappedBefore(state, scan) || !intake.stillIn()) return Optional.of(PartFacts.Old.GONE);
+        return Optional.of(givenUp ? PartFacts.Old.SILENT : PartFacts.Old.SPEAKS);
     }
 
     private static Wishes wishes(JobState state, Scan scan) {
@@ -196,7 +209,13 @@ public final class PlanFacts {
             IdentityFinding.of(state, scan)
                     .unexpected()
                     .forEach(odd -> identity.put(odd.module(), Said.Whose.SWAPPED_BEFORE));
-        Said said = Said.NOTHING.with(identity).withComplaint(state.job().complaint());
+        DecideNotes.Since since = state.decided().notes().since();
+        Set<String> right = since.newerRight() ? state.pack().modules().keySet() : Set.of();
+        Said said = Said.NOTHING
+                .with(identity)
+                .withNewerRight(right)
+                .withComplaint(state.job().complaint())
+                .with(since.proved());
         return state.calibration()
                 .map(c -> said.withFile(c.manifest().softwareAfter()))
                 .orElse(said);

@@ -3,6 +3,7 @@ package codrane.core.job;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.HoldPoint;
@@ -10,6 +11,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunTask;
+import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -24,7 +26,6 @@ import java.util.Set;
 public final class RunTasks {
     /** Kinds of operations that are planned, and for which there are no tasks yet. */
     private static final Set<Operation.Kind> NOT_YET = EnumSet.of(
-            Operation.Kind.WRITE_ORDER,
             Operation.Kind.PAIR,
             Operation.Kind.ADD_KEY,
             Operation.Kind.RELEARN,
@@ -87,6 +88,7 @@ public final class RunTasks {
                         || state.job().kind().about() == JobKind.About.SETTINGS
                         || CodingAtHand.writesBack(state, operation);
             case RESET -> !operation.module().isEmpty();
+            case WRITE_ORDER -> orderKept(state, operation);
             case WRITE_LEARNED -> !LearnedValues.of(state, operation.module()).isEmpty();
             default -> true;
         };
@@ -104,6 +106,7 @@ public final class RunTasks {
             case RESET -> List.of(new RunTask.Restart(state.pack().module(operation.module()), operation.title()));
             case CLEAR -> clear(state);
             case WRITE_LEARNED -> learned(state, operation);
+            case WRITE_ORDER -> order(state, operation);
             case SET_UP,
                     SCAN,
                     READ_CODING,
@@ -117,9 +120,31 @@ public final class RunTasks {
                     DRIVE,
                     AS_LEFT,
                     SWAP -> List.of();
-            case WRITE_ORDER, PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
+            case PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
                 throw new IllegalStateException(operation.key() + " can't be carried out yet");
         };
+    }
+
+    /** Another module still keeps the order that a replaced one gets back; a changed order needs its derived coding, too. */
+    private static boolean orderKept(JobState state, Operation operation) {
+        Optional<VehicleOrder> order = state.pack().equipment().order();
+        Optional<Scan> scan = state.before();
+        if (!state.job().kind().replaces() || order.isEmpty() || scan.isEmpty()) return false;
+        boolean kept = order.get().holders().stream()
+                .filter(holder -> !holder.equals(operation.module()))
+                .map(holder -> scan.get().readings().getOrDefault(holder, ModuleReading.silent(holder)))
+                .anyMatch(reading -> reading.text(Ident.VIN)
+                        .equals(Optional.of(state.job().vin().text())));
+        return kept && !state.baselined().orderNow().isEmpty();
+    }
+
+    private static List<RunTask> order(JobState state, Operation operation) {
+        VehicleOrder order = state.pack().equipment().order().orElseThrow();
+        String codes = String.join(" ", state.baselined().orderNow());
+        Bytes octets = Bytes.ascii(codes + " ".repeat(Math.max(0, order.octets() - codes.length())));
+        PackModule module = state.pack().module(operation.module());
+        return List.of(
+                new RunTask.Write(module, order.dataIdentifier(), octets, coding(state), "Write the vehicle order"));
     }
 
     private static List<RunTask> learned(JobState state, Operation operation) {

@@ -16,6 +16,7 @@ public enum HoldPoint {
     BASELINE_STORED(Stage.BASELINE, "Everything readable is stored", By.FACT, false),
     PLAN_AGREED(Stage.DECIDE, "The plan is agreed to", By.PERSON, false),
     LEAD_APPROVED(Stage.DECIDE, "The lead approves it: the market's rules ask for that", By.PERSON, false),
+    PART_IN_PLACE(Stage.DECIDE, "The new part is in its place, and was scanned there", By.FACT, false),
     FILE_CHECKED(Stage.PREPARE, "The calibration is whole and for this hardware", By.FACT, false),
     SHEET_CHECKED(Stage.PREPARE, "The line sheet is whole and for this vehicle", By.FACT, false),
     GAPS_CONFIRMED(Stage.PREPARE, "Every gap of the reference was confirmed", By.PERSON, false),

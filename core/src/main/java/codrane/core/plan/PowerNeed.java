@@ -5,10 +5,15 @@ import codrane.core.plan.Operation.Kind;
 import codrane.core.power.PowerForecast.Load;
 import codrane.core.power.PowerWindow;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /** What a plan asks of the supply. */
 public final class PowerNeed {
+    /** Done without the unit at the vehicle. */
+    private static final Set<Kind> UNSUPPORTED = EnumSet.of(Kind.BATTERY_OFF, Kind.DRIVE, Kind.SWAP);
+
     private PowerNeed() {}
 
     /** The highest window that one of the operations needs, by the school. */
@@ -38,8 +43,7 @@ public final class PowerNeed {
     public static List<Stretch> stretches(Pack pack, List<Operation> operations) {
         List<Stretch> stretches = new ArrayList<>();
         for (Operation operation : operations) {
-            if (operation.seconds() < 1 || operation.kind() == Kind.BATTERY_OFF || operation.kind() == Kind.DRIVE)
-                continue;
+            if (operation.seconds() < 1 || operation.conditional() || UNSUPPORTED.contains(operation.kind())) continue;
             stretches.add(new Stretch(operation.title(), new Load(operation.seconds(), amperes(pack, operation))));
         }
         return stretches;

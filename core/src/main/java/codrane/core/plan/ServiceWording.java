@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 
 /**
@@ -74,6 +75,8 @@ public record ServiceWording(Map<Meaning, String> evidence, Optional<String> onC
     private static final Pattern CONDITION = Pattern.compile(
             "\\b(?:if|unless|when|whenever|in case|provided|should the|where the|as long as|only for|depending on)\\b");
 
+    private static final Map<String, Pattern> WORDS = new ConcurrentHashMap<>();
+
     public ServiceWording {
         evidence = Map.copyOf(evidence);
     }
@@ -127,14 +130,18 @@ public record ServiceWording(Map<Meaning, String> evidence, Optional<String> onC
     private static List<Sense> senses(Meaning meaning, String sentence, List<String> words) {
         List<Sense> senses = new ArrayList<>();
         for (String word : words) {
-            String stem = word.endsWith("e") && !word.contains(" ")
-                    ? word.substring(0, word.length() - 1) + "e?"
-                    : Pattern.quote(word);
-            var found = Pattern.compile("\\b" + stem + ENDING + "\\b").matcher(sentence);
+            var found = WORDS.computeIfAbsent(word, ServiceWording::pattern).matcher(sentence);
             while (found.find())
                 senses.add(sense(meaning, sentence.substring(0, found.start()), sentence.substring(found.end())));
         }
         return senses;
+    }
+
+    private static Pattern pattern(String word) {
+        String stem = word.endsWith("e") && !word.contains(" ")
+                ? word.substring(0, word.length() - 1) + "e?"
+                : Pattern.quote(word);
+        return Pattern.compile("\\b" + stem + ENDING + "\\b");
     }
 
     private static Sense sense(Meaning meaning, String before, String after) {

@@ -4,13 +4,15 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.power.Battery;
 import codrane.core.power.Chemistry;
 import java.util.Locale;
 
 /** A weak battery is charged first, and one with a failed cell is replaced. */
 final class BatteryBears implements Rule {
     private static final double WEAK_PERCENT = 50;
-    private static final double FAILED_BELOW_EMPTY = 0.8;
+    private static final double RESTED = 8;
+    private static final double ROOM = 20;
     private static final int CHARGE_SECONDS = 3600;
 
     @Override
@@ -25,7 +27,8 @@ final class BatteryBears implements Rule {
         Chemistry chemistry = Chemistry.of(facts.pack().supply().chemistry()).orElse(Chemistry.FLOODED);
         String is = String.format(Locale.ROOT, "%.2f V at rest is %.0f %%", volts, chemistry.percentAt(volts));
         if (!draft.writes()) return Judgement.notNeeded(is + "; only reading draws on it.");
-        if (volts < chemistry.voltsAt(0) - FAILED_BELOW_EMPTY)
+        double capacity = facts.pack().supply().capacityAh();
+        if (new Battery(chemistry, capacity, volts, RESTED, ROOM).failedCell())
             return Judgement.blocked(String.format(
                     Locale.ROOT,
                     "%.2f V at rest is far below empty: a cell has failed. Replace the battery before anything is written.",

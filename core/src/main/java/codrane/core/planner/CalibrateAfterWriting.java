@@ -21,7 +21,7 @@ final class CalibrateAfterWriting implements Rule {
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (facts.unmounted()) return Judgement.notNeeded("What aims or moves waits until the part is mounted.");
-        List<String> written = draft.writtenModules();
+        List<String> written = LearnAfterWriting.written(facts, draft);
         List<Operation> operations = new ArrayList<>();
         for (Procedure procedure : facts.pack().equipment().procedures().values()) {
             if (procedure.effect() != Effect.CALIBRATE || !written.contains(procedure.module())) continue;

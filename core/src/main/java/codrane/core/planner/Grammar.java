@@ -6,6 +6,7 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -27,6 +28,8 @@ final class Grammar {
             Map.entry("tells", "tell"),
             Map.entry("reads", "read"));
 
+    private static final Map<String, Pattern> SUBJECTS = new ConcurrentHashMap<>();
+
     private final Pattern subject;
 
     /** @param pack whose modules are spoken of */
@@ -36,9 +39,14 @@ final class Grammar {
                 .filter(t -> t.endsWith("s") && !t.endsWith("ss"))
                 .map(Pattern::quote)
                 .collect(Collectors.joining("|"));
+        subject = SUBJECTS.computeIfAbsent(plurals, Grammar::subject);
+    }
+
+    /** Only as the subject: not after a preposition. */
+    private static Pattern subject(String plurals) {
+        if (plurals.isEmpty()) return Pattern.compile("(?!)");
         String verbs = String.join("|", VERBS.keySet());
-        // only as the subject: not after a preposition
-        subject = Pattern.compile(
+        return Pattern.compile(
                 "((?:^|[.:;,?!] |\\band )(?:" + plurals + ")|(?<!\\b(?:in|of|to|from|with|by|for|on|into) )"
                         + "\\b[Tt]he (?:new |old )?(?i:" + plurals + ")) (" + verbs + ")\\b");
     }

@@ -22,7 +22,7 @@ final class LearnAfterWriting implements Rule {
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (facts.unmounted()) return Judgement.notNeeded("What learns or moves waits until the part is mounted.");
-        List<String> written = draft.writtenModules();
+        List<String> written = written(facts, draft);
         List<String> named = facts.wishes()
                 .feature()
                 .flatMap(facts.pack().equipment()::feature)
@@ -37,6 +37,13 @@ final class LearnAfterWriting implements Rule {
         return learns.isEmpty()
                 ? Judgement.notNeeded("Nothing has to be learned again.")
                 : new Judgement.Applies("Without it messages remain, and no tool prompts for it.", learns);
+    }
+
+    /** What was written, and the part that came in: it learns its place, whether or not anything was written to it. */
+    static List<String> written(VehicleFacts facts, Draft draft) {
+        List<String> written = new ArrayList<>(draft.writtenModules());
+        facts.newPart().filter(part -> facts.answer(part.id()).answers()).ifPresent(part -> written.add(part.id()));
+        return written;
     }
 
     private static Operation learn(Procedure procedure) {

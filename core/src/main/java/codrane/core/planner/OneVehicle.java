@@ -5,6 +5,7 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.Said.Whose;
 import codrane.core.plan.VehicleFacts;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Nothing is written while it is in doubt which vehicle this is. */
@@ -48,7 +49,10 @@ final class OneVehicle implements Rule {
         long differ = facts.strangers().stream()
                 .filter(module -> facts.answer(module).foreign(facts.vin()))
                 .count();
-        return differ > 1 && differ > agree;
+        boolean named = facts.answer(facts.pack().vinReference())
+                .vin()
+                .equals(Optional.of(facts.vin().text()));
+        return !named && differ > 1 && differ > agree;
     }
 
     /** Modules of which nobody said yet why they carry another VIN. */

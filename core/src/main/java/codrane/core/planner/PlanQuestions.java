@@ -226,9 +226,7 @@ public final class PlanQuestions {
                     "The job is about a new part, and the part is "
                             + part.origin().get().words() + ": which is right?");
         boolean boxed = part.state().filter(s -> s == PartFacts.State.BOXED).isPresent();
-        boolean oldOut = part.old()
-                .filter(o -> o == PartFacts.Old.GONE || o == PartFacts.Old.SILENT)
-                .isPresent();
+        boolean oldOut = part.old().filter(o -> o == PartFacts.Old.GONE).isPresent();
         if (boxed && oldOut && answer.answers())
             ask(
                     "who-answered",

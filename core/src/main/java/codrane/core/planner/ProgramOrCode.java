@@ -43,6 +43,8 @@ final class ProgramOrCode implements Rule {
                             facts,
                             module,
                             module.title() + " answers only from its boot software: the application is missing.");
+        if (answer.software().isEmpty() && !facts.kind().replaces())
+            return Judgement.notNeeded(module.title() + " did not say which software it has.");
         if (answer.software().isEmpty())
             return Judgement.blocked(module.title() + " did not say which software it has: scan again.");
         if (ProgramModule.newerThanKnown(facts, module))

@@ -39,22 +39,25 @@ public final class WaysOn {
         return List.copyOf(ways);
     }
 
-    private static Optional<String> nextRung(VehicleFacts facts, Plan plan) {
-        for (Settling rung : Settling.values()) {
-            boolean done = facts.aids().settled().contains(rung)
-                    || rung == Settling.SLEEP && certain(plan, Kind.SLEEP)
-                    || rung == Settling.RELEARN && certain(plan, Kind.RELEARN);
-            if (done) continue;
-            return Optional.of(
-                    switch (rung) {
-                        case SLEEP -> "Let the modules sleep: nothing is lost by it.";
-                        case RELEARN -> "Have the modules learn their surroundings anew.";
-                        case RESET -> "Run the routine that restarts all modules.";
-                        case BATTERY_OFF ->
-                            "Take the battery off: clock, window end stops and radio code are lost by it.";
-                    });
-        }
+    /** The rung of settling that follows, as "It does not work" needs it. */
+    public static Optional<Settling> rung(VehicleFacts facts, Plan plan) {
+        for (Settling rung : Settling.values()) if (!done(rung, facts, plan)) return Optional.of(rung);
         return Optional.empty();
+    }
+
+    private static boolean done(Settling rung, VehicleFacts facts, Plan plan) {
+        return facts.aids().settled().contains(rung)
+                || rung == Settling.SLEEP && certain(plan, Kind.SLEEP)
+                || rung == Settling.RELEARN && certain(plan, Kind.RELEARN);
+    }
+
+    private static Optional<String> nextRung(VehicleFacts facts, Plan plan) {
+        return rung(facts, plan).map(rung -> switch (rung) {
+            case SLEEP -> "Let the modules sleep: nothing is lost by it.";
+            case RELEARN -> "Have the modules learn their surroundings anew.";
+            case RESET -> "Run the routine that restarts all modules.";
+            case BATTERY_OFF -> "Take the battery off: clock, window end stops and radio code are lost by it.";
+        });
     }
 
     private static boolean certain(Plan plan, Kind kind) {

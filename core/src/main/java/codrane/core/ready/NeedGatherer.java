@@ -5,6 +5,7 @@ import codrane.core.pack.Concern;
 import codrane.core.pack.FileRoute;
 import codrane.core.pack.Habits;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
@@ -98,6 +99,7 @@ final class NeedGatherer {
             case PROGRAM -> file(facts.pack().module(operation.module()));
             case PAIR -> codes();
             case CALIBRATE -> aiming(operation);
+            case SWAP -> foreseen(facts.pack().module(operation.module()));
             default -> {}
         }
         people(operation);
@@ -115,6 +117,22 @@ final class NeedGatherer {
                     MINUTES,
                     Optional.empty(),
                     "Bound to this VIN at its first use; exact to the character.");
+    }
+
+    /** What is needed after the swap, whatever the new part answers: it is asked for now, so that nobody waits twice. */
+    private void foreseen(PackModule module) {
+        boolean byFile = facts.kind() == JobKind.REPLACE_LICENSED || facts.kind() == JobKind.REPLACE_BY_NEW;
+        if (facts.oldInPlace() && byFile && module.flash().isPresent()) file(module);
+        boolean aimed = facts.concerns(module.id()).contains(Concern.DRIVER_ASSISTANCE)
+                && facts.pack().equipment().procedures().values().stream()
+                        .anyMatch(p -> p.module().equals(module.id()) && p.effect() == Effect.CALIBRATE);
+        if (aimed)
+            noted(
+                    Need.Kind.TARGETS,
+                    module.id(),
+                    PERSON_LEAD,
+                    Optional.of(0),
+                    "For the " + title(module.id()) + ", and an even floor with room in front.");
     }
 
     private void file(PackModule module) {

@@ -1,6 +1,7 @@
 package codrane.core.ready;
 
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
 import java.time.Instant;
@@ -24,8 +25,9 @@ public record Readiness(List<Need> needs, Instant earliestStart) {
 
     /** @param zone in which working days are counted */
     public static Readiness of(Plan plan, VehicleFacts facts, AtHand hand, Instant now, ZoneId zone) {
-        List<Need> needs =
-                plan.writes().findAny().isPresent() ? new NeedGatherer(plan, facts, hand, now, zone).all() : List.of();
+        List<Need> needs = plan.writes().findAny().isPresent() || plan.has(Operation.Kind.SWAP)
+                ? new NeedGatherer(plan, facts, hand, now, zone).all()
+                : List.of();
         Instant start = needs.stream()
                 .map(n -> n.readyAt(now))
                 .max(Comparator.naturalOrder())

@@ -45,9 +45,15 @@ final class Cases {
     static final Vin DUNLIN = new Vin("0PGDN4B2ZHC013377");
     static final String DONOR = "0BKLR3A48MN004131";
 
+    private static final MarketRules ISLAND = load();
+
     private Cases() {}
 
     static MarketRules island() {
+        return ISLAND;
+    }
+
+    private static MarketRules load() {
         try {
             String yaml = Files.readString(Path.of("..", "packs", "markets", "island.yaml"));
             return ((MarketRules.Result.Loaded) MarketRules.load("island.yaml", yaml)).rules();

@@ -344,7 +344,10 @@ class KindsTest {
     void k18_tool_hasItsStepsInOrderAndTouchesNoVehicle() {
         Plan plan = plan(Cases.healthy(JobKind.READY_TOOL, Packs.lorne(), Cases.LORNE));
         assertThat(kinds(plan)).containsOnly(Kind.SET_UP);
-        assertThat(plan.operations()).first().extracting(Operation::title).isEqualTo("Install the program");
+        assertThat(plan.operations())
+                .first()
+                .extracting(Operation::title)
+                .isEqualTo("Ask for its registration at the authorities");
         assertThat(plan.operations()).last().extracting(Operation::title).isEqualTo("Have a vehicle answer over it");
     }
 

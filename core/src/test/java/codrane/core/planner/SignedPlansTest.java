@@ -154,6 +154,7 @@ class SignedPlansTest {
         always((facts, plan) -> {
             Set<String> changed = new HashSet<>();
             plan.writes().filter(o -> changes.contains(o.kind())).forEach(o -> changed.add(o.module()));
+            facts.newPart().ifPresent(part -> changed.add(part.id())); // it finds its place even if nothing is written
             List<String> after = facts.wishes()
                     .feature()
                     .flatMap(facts.pack().equipment()::feature)

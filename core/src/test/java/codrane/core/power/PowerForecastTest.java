@@ -55,7 +55,7 @@ class PowerForecastTest {
     void forecast_goodUnit_goesAndChargesTheBattery() {
         PowerForecast forecast = PowerForecast.of(AGM, UNIT, TWENTY_MINUTES, PROGRAMMING);
         assertThat(forecast.decision()).isEqualTo(Decision.GO);
-        assertThat(forecast.withUnit().orElseThrow().leastVolts()).isCloseTo(13.8, within(0.01));
+        assertThat(forecast.withUnit().orElseThrow().leastVolts()).isCloseTo(13.8, within(0.2));
         assertThat(forecast.withUnit().orElseThrow().usedAh()).isNegative();
         assertThat(forecast.withoutUnit().usedAh()).isCloseTo((14 * 60 + 32 * 1200) / 3600.0, within(0.05));
         assertThat(forecast.withoutUnit().leastVolts()).isLessThan(12.5);
@@ -66,7 +66,8 @@ class PowerForecastTest {
     void forecast_withoutUnit_isNoWithTheReason() {
         PowerForecast forecast = PowerForecast.of(AGM, Optional.empty(), TWENTY_MINUTES, PROGRAMMING);
         assertThat(forecast.decision()).isEqualTo(Decision.NO);
-        assertThat(forecast.reason()).contains("13.3 V is not reached");
+        assertThat(forecast.reason())
+                .isEqualTo("Without a support unit 13.3 V are not held: one of 48 A is needed, set to 13.8 V.");
     }
 
     @Test
@@ -111,6 +112,71 @@ class PowerForecastTest {
             assertThat(forecast.charge().low())
                     .isLessThanOrEqualTo(forecast.charge().high());
         }
+    }
+
+    @Test
+    void forecast_largerUnits_goFromNoOverWaitToGo_neverAtOnce() {
+        for (Chemistry chemistry : List.of(Chemistry.FLOODED, Chemistry.EFB, Chemistry.AGM))
+            for (double percent : List.of(30.0, 70.0)) {
+                Battery battery = new Battery(chemistry, 92, chemistry.voltsAt(percent), 8, 20);
+                List<Decision> decisions = new java.util.ArrayList<>();
+                for (int rating = 5; rating <= 120; rating += 5)
+                    decisions.add(PowerForecast.of(
+                                    battery, Optional.of(new SupportUnit(13.9, rating)), TWENTY_MINUTES, PROGRAMMING)
+                            .decision());
+                assertThat(decisions).contains(Decision.NO, Decision.WAIT, Decision.GO);
+                assertThat(decisions.indexOf(Decision.WAIT))
+                        .as(chemistry + " at " + percent + " %: " + decisions)
+                        .isLessThan(decisions.indexOf(Decision.GO));
+                assertThat(decisions.lastIndexOf(Decision.NO)).isLessThan(decisions.indexOf(Decision.WAIT));
+                assertThat(decisions.lastIndexOf(Decision.WAIT)).isLessThan(decisions.indexOf(Decision.GO));
+            }
+    }
+
+    @Test
+    void forecast_currentBeyondTheLoad_raisesTheVoltageWithinMinutes() {
+        PowerForecast forecast =
+                PowerForecast.of(AGM, Optional.of(new SupportUnit(13.8, 36)), TWENTY_MINUTES, PROGRAMMING);
+        assertThat(forecast.decision()).isEqualTo(Decision.WAIT);
+        assertThat(forecast.secondsToStart().orElseThrow()).isBetween(30, 1800);
+        assertThat(forecast.reason()).contains(" min at 22 A").contains("A unit of 48 A leaves a margin");
+        assertThat(forecast.withUnit().orElseThrow().leastVolts()).isGreaterThanOrEqualTo(13.1);
+    }
+
+    @Test
+    void forecast_farBelowEmptyAfterRest_isAFailedCell() {
+        PowerForecast forecast =
+                PowerForecast.of(new Battery(Chemistry.AGM, 92, 10.4, 8, 20), UNIT, TWENTY_MINUTES, PROGRAMMING);
+        assertThat(forecast.decision()).isEqualTo(Decision.NO);
+        assertThat(forecast.reason()).contains("a cell has failed");
+        assertThat(new Battery(Chemistry.AGM, 92, 10.4, 1, 20).failedCell())
+                .as("not rested: only drained")
+                .isFalse();
+    }
+
+    @Test
+    void forecast_lfpBelowFreezing_isNotCharged() {
+        Battery cold = new Battery(Chemistry.LFP, 60, 13.2, 8, -3);
+        assertThat(PowerForecast.of(cold, Optional.of(new SupportUnit(13.8, 90)), TWENTY_MINUTES, PROGRAMMING)
+                        .reason())
+                .contains("must not be charged");
+    }
+
+    @Test
+    void forecast_temperature_changesLimitResistanceAndAcceptance() {
+        assertThat(new Battery(Chemistry.FLOODED, 70, 12.5, 8, 45).upperVolts()).isCloseTo(14.44, within(0.001));
+        assertThat(new Battery(Chemistry.LFP, 70, 13.2, 8, 45).upperVolts()).isCloseTo(14.36, within(0.001));
+        Battery hot = new Battery(Chemistry.AGM, 92, 12.65, 8, 60);
+        assertThat(PowerForecast.of(hot, Optional.of(new SupportUnit(14.6, 90)), TWENTY_MINUTES, PROGRAMMING)
+                        .reason())
+                .contains("above the 14.2 V that this battery may see at 60 °C");
+        Battery cold = new Battery(Chemistry.AGM, 92, 12.65, 8, -20);
+        assertThat(PowerForecast.of(cold, Optional.empty(), TWENTY_MINUTES, PROGRAMMING)
+                        .withoutUnit()
+                        .leastVolts())
+                .isLessThan(PowerForecast.of(AGM, Optional.empty(), TWENTY_MINUTES, PROGRAMMING)
+                        .withoutUnit()
+                        .leastVolts());
     }
 
     @Test

@@ -3,17 +3,21 @@ package codrane.link.scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.scan.DeepReading;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ObdReading;
 import codrane.link.DiagnosticLink;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Reads everything that a vehicle tells: the scan, live values, adaptations, the vehicle order. Only reads. */
 public final class DeepReader {
@@ -59,15 +63,28 @@ public final class DeepReader {
                 .map(octets -> octets.u8(0));
     }
 
-    /** As the first holder that was read tells it. */
+    /** As a holder tells it that carries the VIN of most modules, else the first one: a part from elsewhere holds another's. */
     private Optional<String> order(Map<String, ModuleReading> readings) {
         return pack.equipment()
                 .order()
                 .flatMap(order -> order.holders().stream()
                         .filter(holder -> readings.containsKey(holder)
                                 && readings.get(holder).answers())
-                        .findFirst()
+                        .min(Comparator.comparing(
+                                holder -> !vin(readings.get(holder)).equals(common(readings))))
                         .flatMap(holder -> scanner.data(pack.module(holder), order.dataIdentifier()))
                         .map(octets -> octets.text().strip()));
+    }
+
+    private static Optional<Bytes> vin(ModuleReading reading) {
+        return reading.octets(Ident.VIN);
+    }
+
+    /** The VIN that most modules carry. */
+    private static Optional<Bytes> common(Map<String, ModuleReading> readings) {
+        Map<Bytes, Long> counts = readings.values().stream()
+                .flatMap(reading -> vin(reading).stream())
+                .collect(Collectors.groupingBy(Function.identity(), Collectors.counting()));
+        return counts.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
     }
 }

@@ -8,7 +8,12 @@ import codrane.app.records.AuditTrail;
 import codrane.core.job.DecideNotes;
 import codrane.core.job.JobState;
 import codrane.core.job.stage.DecideStage;
+import codrane.core.job.stage.ProveStage;
+import codrane.core.plan.Aids.Settling;
 import codrane.core.plan.PartOrigin;
+import codrane.core.plan.Said.Proved;
+import codrane.core.planner.WaysOn;
+import java.time.InstantSource;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -27,13 +32,15 @@ public class DecideActs {
     private final Notes notes;
     private final PlanAgain again;
     private final AuditTrail audit;
+    private final InstantSource time;
 
-    DecideActs(Acts acts, JobStore jobs, Notes notes, PlanAgain again, AuditTrail audit) {
+    DecideActs(Acts acts, JobStore jobs, Notes notes, PlanAgain again, AuditTrail audit, InstantSource time) {
         this.acts = acts;
         this.jobs = jobs;
         this.notes = notes;
         this.again = again;
         this.audit = audit;
+        this.time = time;
     }
 
     public Acted wording(long number, String text, String who) {
@@ -53,8 +60,7 @@ public class DecideActs {
     }
 
     private Acted noted(JobState state, UnaryOperator<DecideNotes> change, String who) {
-        DecideStored stored = DecideStored.of(change.apply(state.decided().notes()));
-        notes.put(state.job().id(), DecideStored.KIND, stored, who);
+        put(state, change, who);
         return again.plan(state, who);
     }
 
@@ -69,6 +75,54 @@ public class DecideActs {
             audit.record(who, "said the part is " + origin.get().words(), "job " + number, "");
             return again.plan(state, who);
         });
+    }
+
+    /** The plan that was agreed to stays until the vehicle was read with the new part in it. */
+    public Acted swapped(long number, String who) {
+        return acts.on(number, who, DecideStage.SWAPPED, state -> {
+            put(state, n -> n.swapped(time.instant()), who);
+            audit.record(who, "put the new part in", "job " + number, "");
+            return Acted.done();
+        });
+    }
+
+    /** Software that is newer than any that is known is right, by what somebody knows. */
+    public Acted newerRight(long number, String who) {
+        return acts.on(number, who, DecideStage.NEWER_RIGHT, state -> {
+            audit.record(who, "said that newer software is right", "job " + number, "");
+            return noted(state, DecideNotes::newerIsRight, who);
+        });
+    }
+
+    public Acted notWorking(long number, String who) {
+        return acts.on(number, who, ProveStage.NOT_WORKING, state -> {
+            put(state, n -> n.with(Proved.DOES_NOT_WORK), who);
+            audit.record(who, "found that it does not work", "job " + number, "");
+            return Acted.done();
+        });
+    }
+
+    public Acted tried(long number, String who) {
+        return acts.on(number, who, ProveStage.TRIED, state -> {
+            Optional<Settling> rung = state.plan()
+                    .flatMap(p -> WaysOn.rung(state.vehicleFacts(state.after().orElseThrow()), p.plan()));
+            if (rung.isEmpty()) return Acted.refused("Everything that calms a vehicle down was tried.");
+            put(state, n -> n.tried(rung.get()), who);
+            audit.record(
+                    who,
+                    "tried to calm the vehicle down",
+                    "job " + number,
+                    rung.get().name());
+            return Acted.done();
+        });
+    }
+
+    private void put(JobState state, UnaryOperator<DecideNotes> change, String who) {
+        notes.put(
+                state.job().id(),
+                DecideStored.KIND,
+                DecideStored.of(change.apply(state.decided().notes())),
+                who);
     }
 
     public Acted order(long number, List<String> out, List<String> in, String who) {

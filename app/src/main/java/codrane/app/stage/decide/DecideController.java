@@ -63,6 +63,26 @@ class DecideController {
         return decide(decides.origin(number, origin, who.getName()), number, flash);
     }
 
+    @PostMapping("/decide/swapped")
+    String swapped(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return Led.to(decides.swapped(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/decide/newer-right")
+    String newerRight(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return decide(decides.newerRight(number, who.getName()), number, flash);
+    }
+
+    @PostMapping("/prove/not-working")
+    String notWorking(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return Led.to(decides.notWorking(number, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/prove/tried")
+    String tried(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return Led.to(decides.tried(number, who.getName()), number, "now", flash);
+    }
+
     @PostMapping("/decide/feature")
     String feature(@PathVariable long number, @RequestParam String feature, Principal who, RedirectAttributes flash) {
         return decide(settings.feature(number, feature, who.getName()), number, flash);

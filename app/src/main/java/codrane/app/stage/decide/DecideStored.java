@@ -2,11 +2,21 @@ package codrane.app.stage.decide;
 
 import codrane.app.notes.NoteKind;
 import codrane.core.job.DecideNotes;
+import codrane.core.job.DecideNotes.Since;
 import codrane.core.plan.Aids;
+import codrane.core.plan.Said.Proved;
+import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
-/** What people said for the plan, as it is stored. */
+/**
+ * What people said for the plan, as it is stored.
+ *
+ * @param swappedAt null, like what follows, in notes from before there was any
+ */
 record DecideStored(
         String wording,
         String fitted,
@@ -14,15 +24,31 @@ record DecideStored(
         String feature,
         List<String> codesOut,
         List<String> codesIn,
-        Set<Aids.Settling> settled) {
+        Set<Aids.Settling> settled,
+        @Nullable String swappedAt,
+        @Nullable Proved proved,
+        @Nullable Boolean newerRight) {
     static final NoteKind<DecideStored> KIND = NoteKind.first("decide", DecideStored.class);
 
     static DecideStored of(DecideNotes n) {
         return new DecideStored(
-                n.wording(), n.fitted(), n.offered(), n.feature(), n.codesOut(), n.codesIn(), n.settled());
+                n.wording(),
+                n.fitted(),
+                n.offered(),
+                n.feature(),
+                n.codesOut(),
+                n.codesIn(),
+                n.settled(),
+                n.since().swappedAt().map(Instant::toString).orElse(null),
+                n.since().proved(),
+                n.since().newerRight());
     }
 
     DecideNotes notes() {
-        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled);
+        Since since = new Since(
+                Optional.ofNullable(swappedAt).map(Instant::parse),
+                Objects.requireNonNullElse(proved, Proved.NOT_YET),
+                Objects.requireNonNullElse(newerRight, false));
+        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled, since);
     }
 }

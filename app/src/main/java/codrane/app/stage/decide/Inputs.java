@@ -31,8 +31,9 @@ public record Inputs(
     /**
      * @param origins from which one is chosen at once; none for another question
      * @param atIntake whether it is answered there
+     * @param right whether it can be said to be right as it is
      */
-    public record Question(String text, List<Option> origins, boolean atIntake) {}
+    public record Question(String text, List<Option> origins, boolean atIntake, boolean right) {}
 
     public record Option(String value, String title, boolean chosen) {}
 
@@ -57,7 +58,8 @@ public record Inputs(
                 .map(q -> new Question(
                         q.text(),
                         q.fact().equals("part.origin") ? origins() : List.of(),
-                        NOTED_AT_INTAKE.contains(q.fact())))
+                        NOTED_AT_INTAKE.contains(q.fact()),
+                        q.fact().equals("said.newerRight")))
                 .toList();
     }
 

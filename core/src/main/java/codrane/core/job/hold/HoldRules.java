@@ -30,6 +30,7 @@ public final class HoldRules {
             new BaselineStored(),
             new PlanAgreed(),
             new LeadApproved(),
+            new PartInPlace(),
             new FileChecked(),
             new SheetChecked(),
             new GapsConfirmed(),

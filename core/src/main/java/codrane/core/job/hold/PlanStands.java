@@ -1,5 +1,6 @@
 package codrane.core.job.hold;
 
+import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.JobState;
 import codrane.core.planner.PlanQuestions;
 import java.util.Optional;
@@ -15,6 +16,9 @@ final class PlanStands {
         return PlanQuestions.of(state.vehicleFacts(state.before().orElseThrow())).stream()
                 .map(PlanQuestions.Question::text)
                 .findFirst()
-                .or(() -> state.plan().get().plan().blocks().stream().findFirst());
+                .or(() -> state.plan().get().plan().blocks().stream().findFirst())
+                .or(() -> BeforeAgreeing.factsChanged(state)
+                        ? Optional.of("What is known has changed since the plan was made: plan again.")
+                        : Optional.empty());
     }
 }

@@ -1,5 +1,6 @@
 package codrane.core.job.stage;
 
+import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanBasis;
 import codrane.core.job.PlanVersion;
@@ -16,6 +17,8 @@ import codrane.core.pack.MarketRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Stage;
 import codrane.core.planner.LawAllows;
@@ -51,6 +54,16 @@ public final class DecideStage implements StageRules {
     public static final Ask OVERRULE = say("overrule", "overruled a judgement");
     public static final Ask TAKE_BACK = say("overrule/back", "took an overrule back");
 
+    /** The new part was put in, or mounted: what was read before says nothing of it. */
+    public static final Ask SWAPPED = Ask.of(
+            "decide/swapped",
+            "put the new part in",
+            EARLY,
+            HELD,
+            state -> Stop.unless(state.planHas(Kind.SWAP), "The plan has no part to put in."));
+
+    public static final Ask NEWER_RIGHT = say("decide/newer-right", "said that newer software is right");
+
     private static Ask say(String name, String said) {
         return Ask.of(name, said, EARLY, HELD);
     }
@@ -85,10 +98,18 @@ public final class DecideStage implements StageRules {
                     Safe.toStop(state),
                     Tone.DO,
                     List.of(Act.simple("Make the plan", PLAN)));
+        if (state.swappedSince(state.before().orElseThrow())) return scanTheNewOne(state);
         if (state.planIsOld())
             return new NextAct(
                     "Plan again: the vehicle was read since",
                     "The plan rests on an earlier scan. What is written must rest on the newest one.",
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(planAgain()));
+        if (BeforeAgreeing.factsChanged(state))
+            return new NextAct(
+                    "Plan again: what is known has changed",
+                    "The plan below was made from other facts, and does not hold as it stands.",
                     Safe.toStop(state),
                     Tone.DIFFERS,
                     List.of(planAgain()));
@@ -127,18 +148,54 @@ public final class DecideStage implements StageRules {
                     List.of(
                             Act.keep("Approve it", HoldPoint.LEAD_APPROVED),
                             planAgain().second()));
+        if (HoldRules.progress(state).passed(HoldPoint.PLAN_AGREED)
+                && HoldRules.progress(state).hold(HoldPoint.PART_IN_PLACE) == Hold.OPEN) return swap(state, plan);
+        List<String> stops = BeforeAgreeing.of(state);
+        if (!stops.isEmpty())
+            return new NextAct(
+                    "Look before you agree: not all of this can be done here",
+                    String.join(" ", stops),
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(
+                            planAgain(),
+                            Act.keep("Agree to this plan", HoldPoint.PLAN_AGREED)
+                                    .second()));
         long writes = state.writes().size();
         return new NextAct(
                 writes == 0
-                        ? "Agree: nothing is written"
+                        ? plan.has(Kind.SWAP) ? "Agree: read the old one, then swap it" : "Agree: nothing is written"
                         : "Agree to " + Words.count(writes, "writing step") + (writes == 1 ? "" : " in this order"),
-                "Read the reasons below. Nothing outside this list is written. Expected: "
-                        + Words.lasting(plan.seconds()) + ".",
+                "Nothing outside this list is written. Expected: " + Words.lasting(plan.seconds()) + "."
+                        + BeforeAgreeing.missing(state).map(m -> " " + m).orElse(""),
                 Safe.toStop(state),
                 Tone.PERSON,
                 List.of(
                         Act.keep("Agree to this plan", HoldPoint.PLAN_AGREED),
                         planAgain().second()));
+    }
+
+    static NextAct swap(JobState state, Plan plan) {
+        Operation swap = plan.operations().stream()
+                .filter(o -> o.kind() == Kind.SWAP)
+                .findFirst()
+                .orElseThrow();
+        return new NextAct(
+                swap.title(),
+                String.join(" ", swap.reasons()) + " " + String.join(". ", swap.prompts()) + "."
+                        + (swap.cautions().isEmpty() ? "" : " " + String.join(" ", swap.cautions())),
+                Safe.toStop(state),
+                Tone.PERSON,
+                List.of(Act.simple("The new one is in its place", SWAPPED)));
+    }
+
+    static NextAct scanTheNewOne(JobState state) {
+        return new NextAct(
+                "Scan again: the new part is in",
+                "What was read before was the vehicle without it.",
+                Safe.toStop(state),
+                Tone.DO,
+                List.of(IdentifyStage.scanAll(state)));
     }
 
     @Override

@@ -1,19 +1,41 @@
 package codrane.core.job.stage;
 
 import codrane.core.job.JobState;
+import codrane.core.job.act.Ask;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.act.NextAct.Act;
 import codrane.core.job.act.NextAct.Tone;
+import codrane.core.job.act.Stop;
+import codrane.core.job.act.StopRule;
+import codrane.core.job.act.TooEarly;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.Plan;
+import codrane.core.plan.Said.Proved;
 import codrane.core.plan.Stage;
+import codrane.core.planner.WaysOn;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Prove: a fresh scan agrees, and the function itself was tried. */
 public final class ProveStage implements StageRules {
+    private static final StopRule EARLY = new TooEarly(Stage.PROVE);
+    private static final StopRule NOT_SCANNED =
+            state -> Stop.unless(state.after().isPresent(), "Scan again first.");
+
+    /** The function was tried, and does not work. */
+    public static final Ask NOT_WORKING =
+            Ask.of("prove/not-working", "found that it does not work", EARLY, NOT_SCANNED);
+
+    /** One more means was tried to calm the vehicle down, in vain. */
+    public static final Ask TRIED = Ask.of("prove/tried", "tried one more means", EARLY, NOT_SCANNED);
+
     @Override
     public Stage stage() {
         return Stage.PROVE;
@@ -39,7 +61,39 @@ public final class ProveStage implements StageRules {
                             IdentifyStage.scanAgain(),
                             Act.simple("Plan again", DecideStage.PLAN).second(),
                             Act.waive("Go on all the same", HoldPoint.READ_BACK_AGREES)));
+        if (state.planHas(Kind.SWAP)) return mount(state);
+        if (state.decided().notes().since().proved() == Proved.DOES_NOT_WORK) return notWorking(state);
         return state.job().kind() == JobKind.CLEAR_FAULTS ? stayAway(state) : tryIt(state);
+    }
+
+    /** What is mounted after it was written is scanned, planned and so proved a second time. */
+    private static NextAct mount(JobState state) {
+        if (state.decided().notes().since().swappedAt().isEmpty())
+            return DecideStage.swap(state, state.plan().orElseThrow().plan());
+        if (state.swappedSince(state.after().orElseThrow())) return DecideStage.scanTheNewOne(state);
+        return new NextAct(
+                "Plan again: the part is mounted",
+                "What moves or aims waited for that, and the second proof follows it.",
+                Safe.NO_RUN,
+                Tone.DO,
+                List.of(Act.simple("Plan again", DecideStage.PLAN)));
+    }
+
+    /** An answer, and it leads on: the gentlest way first. */
+    private static NextAct notWorking(JobState state) {
+        Plan plan = state.plan().orElseThrow().plan();
+        List<WaysOn.Way> ways = WaysOn.of(state.vehicleFacts(state.after().orElseThrow()), plan);
+        String others = ways.stream().skip(1).map(WaysOn.Way::sentence).collect(Collectors.joining(" Or: "));
+        List<Act> acts = new ArrayList<>();
+        if (ways.getFirst().id().equals("settle")) acts.add(Act.simple("Done, and it stays as it was", TRIED));
+        else acts.add(Act.simple("Plan again", DecideStage.PLAN));
+        acts.add(Act.keep("It works now", HoldPoint.FUNCTION_TESTED).second());
+        acts.add(IdentifyStage.scanAgain().second());
+        if (ways.getFirst().id().equals("settle"))
+            acts.add(Act.simple("Plan again", DecideStage.PLAN).second());
+        acts.add(Act.waive("Left as it is", HoldPoint.FUNCTION_TESTED));
+        return new NextAct(
+                ways.getFirst().sentence(), "It does not work yet. Or: " + others, Safe.NO_RUN, Tone.DIFFERS, acts);
     }
 
     private static NextAct stayAway(JobState state) {
@@ -51,25 +105,25 @@ public final class ProveStage implements StageRules {
                 Tone.PERSON,
                 List.of(
                         Act.keep("They stay away", HoldPoint.FUNCTION_TESTED),
-                        Act.simple("They came back: plan again", DecideStage.PLAN)
-                                .second(),
+                        Act.simple("They came back", NOT_WORKING).second(),
                         IdentifyStage.scanAgain().second(),
                         Act.waive("Not tried", HoldPoint.FUNCTION_TESTED)));
     }
 
     private static NextAct tryIt(JobState state) {
-        String what = state.replaced()
-                .map(m -> "Work the " + m.lowerTitle() + " through its whole movement, nobody under or on it.")
-                .orElse("");
+        Optional<Operation> test = state.operations().stream()
+                .filter(o -> o.kind() == Kind.FUNCTION_TEST)
+                .findFirst();
+        String cautions = test.map(o -> String.join(" ", o.cautions())).orElse("");
         return new NextAct(
-                "Try the function itself",
-                what + " Is the complaint mended: \"" + state.job().complaint() + "\"?",
+                test.map(Operation::title).orElse("Try what was changed"),
+                (cautions.isEmpty() ? "" : cautions + " ") + "Is the complaint mended: \""
+                        + state.job().complaint() + "\"?",
                 "Safe to stop here: what was written reads back right.",
                 Tone.PERSON,
                 List.of(
                         Act.keep("It works", HoldPoint.FUNCTION_TESTED),
-                        Act.simple("It does not work: plan again", DecideStage.PLAN)
-                                .second(),
+                        Act.simple("It does not work", NOT_WORKING).second(),
                         Act.waive("Not tried", HoldPoint.FUNCTION_TESTED)));
     }
 
