@@ -34,7 +34,14 @@ class ServiceWordingTest {
                 "Calibrate the camera with targets. | INITIALISE",
                 "Replace the bumper. | ''",
                 "'' | ''",
-                "The programme on the radio is loud. | ''"
+                "The programme on the radio is loud. | ''",
+                "Program the keys to the vehicle. | ''",
+                "All remote controls must be programmed. | ''",
+                "Learn the keys anew. | ''",
+                "Program the new module to the vehicle. | CONFIGURE",
+                "Program it only if the software is older than 3.10. | ''",
+                "If it was replaced, reprogram it. | ''",
+                "Enter the access code. | ''"
             })
     void of_sentence_meansWhatItSays(String text, String meanings) {
         Set<Meaning> expected = Arrays.stream(meanings.split(" "))
@@ -42,6 +49,15 @@ class ServiceWordingTest {
                 .map(Meaning::valueOf)
                 .collect(Collectors.toSet());
         assertThat(ServiceWording.of(text).evidence().keySet()).isEqualTo(expected);
+    }
+
+    @Test
+    void onCondition_andDenied_areKeptApart() {
+        ServiceWording wording =
+                ServiceWording.of("Program it only if older. Do not code it. Do not program the others.");
+        assertThat(wording.onCondition()).contains("Program it only if older.");
+        assertThat(wording.denied()).contains("Do not program the others.");
+        assertThat(wording.evidence()).isEmpty();
     }
 
     @Test

@@ -19,6 +19,7 @@ import codrane.core.plan.Plan;
 import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.CodingState;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -105,5 +106,27 @@ class ProgramOrCodeTest {
         if (programs)
             assertThat(reason(plan, "program-or-code"))
                     .contains("B1A11-48 \"Software too old for the hand control\" is present");
+    }
+
+    @Test
+    void wording_thatDisagreesWithTheModule_isAsked() {
+        assertThat(PlanQuestions.of(Cases.k9().with(Aids.NONE.withWording("Configure it; programming is not needed."))))
+                .extracting(PlanQuestions.Question::text)
+                .singleElement()
+                .asString()
+                .contains("but software 3.08 is older than 3.12");
+        assertThat(PlanQuestions.of(fitsButOlder().with(Aids.NONE.withWording("Program it only if it is older."))))
+                .extracting(PlanQuestions.Question::id)
+                .containsExactly("program-or-code");
+        assertThat(PlanQuestions.of(fitsButOlder().with(Aids.NONE.withWording("Program the keys to the vehicle."))))
+                .isEmpty();
+    }
+
+    @Test
+    void wording_aboutKeysOrToTheVehicle_makesNobodyFlash() {
+        for (String words : List.of("Program the keys to the vehicle.", "Program the module to the vehicle."))
+            assertThat(kinds(Planner.plan(fitsButOlder().with(Aids.NONE.withWording(words)))))
+                    .as(words)
+                    .doesNotContain(Kind.PROGRAM);
     }
 }
