@@ -171,7 +171,7 @@ class BadInputTest {
         assertThat(sentence(app.bean(SheetActs.class).paste(number, "LFT/01  00 | 00", "lead")))
                 .contains("check byte does not fit");
         assertThat(sentence(app.bean(SheetActs.class).paste(number, "", "lead")))
-                .contains("hold 0 octets");
+                .contains("hold 0 bytes");
         var pack = TestWorld.pack("brennick-lorne");
         String donors = app.bean(MakerServiceClient.class)
                 .lineSheet(pack, "tail-lift", new codrane.core.vin.Vin("0BKLR3A48MN004131"));

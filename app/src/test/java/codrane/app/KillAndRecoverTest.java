@@ -44,6 +44,9 @@ class KillAndRecoverTest {
                         "release",
                         "write-vin-" + module,
                         "release",
+                        // the body keeps the vehicle order; for the other module there is none to release
+                        body ? "write-order-" + module : "clear",
+                        "release",
                         "write-coding-" + module,
                         "release",
                         "reset-" + module,

@@ -155,9 +155,9 @@ class PlanningTest {
             assertThat(browser.page.inputValue("input[name=line]")).isEqualTo("BOD/03 octet 4: 31 -> 50");
             line(browser, "BOD/03 octet 16: 31");
             browser.page.waitForSelector(".refused:has-text(\"Type it like\")");
-            line(browser, "bod/03 octet 4: 30 -> 50");
+            line(browser, "bod/03 byte 4: 30 -> 50");
             browser.awaitNext("Let the rules make a plan");
-            assertThat(text(browser)).contains("octet 3: 30 → 50, octet 14").contains("octet 15");
+            assertThat(text(browser)).contains("BOD/03 byte 4: 30 → 50; its check follows");
             browser.act("Make the plan");
             browser.awaitNext("gree");
             assertThat(text(browser)).contains("its check byte is computed anew");

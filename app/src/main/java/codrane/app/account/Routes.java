@@ -70,6 +70,7 @@ public final class Routes {
             post("/jobs/*/waive/*", WRITERS),
             post("/jobs/*/plan", WRITERS),
             post("/jobs/*/decide/*", WRITERS),
+            post("/jobs/*/prove/*", WRITERS),
             post("/jobs/*/overrule/*", WRITERS),
             post("/jobs/*/overrule/*/back", WRITERS),
             post("/jobs/*/needs", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),

@@ -91,7 +91,7 @@ public record DiffView(View view, List<Tab> tabs, List<Line> lines) {
             lines.add(new Line(
                     title,
                     layout == null ? block.block() : layout.title(),
-                    block.bytes().size() + " octets differ",
+                    block.bytes().size() + " bytes differ",
                     "in no setting that the pack knows"));
     }
 
@@ -99,7 +99,7 @@ public record DiffView(View view, List<Tab> tabs, List<Line> lines) {
         Layout layout = pack.layouts().get(block.block());
         String name = layout == null ? block.block() : layout.title();
         for (ByteChange change : block.bytes())
-            lines.add(new Line(title, name + ", octet " + change.at(), hex(change.from()), hex(change.to())));
+            lines.add(new Line(title, name + ", byte " + (change.at() + 1), hex(change.from()), hex(change.to())));
     }
 
     private static String hex(int octet) {

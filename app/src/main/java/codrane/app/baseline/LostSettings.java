@@ -60,7 +60,7 @@ public class LostSettings {
         return (same
                         ? "Every setting read on " + read + " is as it was left on " + left + "."
                         : "No setting that has a name differs between " + left + " and " + read
-                                + ", but other octets of coding do.")
+                                + ", but other bytes of coding do.")
                 + (state.written() ? " What this job changed since then stands under Record." : "");
     }
 

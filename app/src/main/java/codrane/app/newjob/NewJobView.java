@@ -3,6 +3,7 @@ package codrane.app.newjob;
 import codrane.core.pack.Pack;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
+import codrane.core.plan.WorkAsked;
 import java.util.Arrays;
 import java.util.List;
 
@@ -43,9 +44,9 @@ public record NewJobView(List<Group> groups, List<Model> models, List<Option> or
     }
 
     private static List<Option> kinds(JobKind.Group group) {
-        return Arrays.stream(JobKind.values())
-                .filter(k -> k.group() == group)
-                .map(k -> new Option(k.name(), k.title()))
+        return Arrays.stream(WorkAsked.values())
+                .filter(w -> w.group() == group)
+                .map(w -> new Option(w.value(), w.sentence()))
                 .toList();
     }
 }

@@ -81,7 +81,7 @@ public class MakerServiceClient {
     public byte[] file(Pack pack, Manifest manifest, LongConsumer progress) {
         if (manifest.size() > LONGEST_FILE)
             throw new ServiceException(
-                    "The file has " + manifest.size() + " octets; up to " + LONGEST_FILE + " are taken.");
+                    "The file has " + manifest.size() + " bytes; up to " + LONGEST_FILE + " are taken.");
         RestClient download =
                 HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
         return asked(

@@ -76,7 +76,7 @@ public record Drift(List<Group> groups, List<String> otherSettings) {
                 Layout layout = pack.layouts().get(block.block());
                 if (block.fields().isEmpty() || layout == null || is.isEmpty())
                     other.add(module.title() + ", " + block.block() + ": "
-                            + block.bytes().size() + " octets differ, in no setting that the pack knows.");
+                            + block.bytes().size() + " bytes differ, in no setting that the pack knows.");
                 else
                     for (Change change : block.fields())
                         byTitle.computeIfAbsent(title(pack, module, layout, change.what()), t -> new ArrayList<>())

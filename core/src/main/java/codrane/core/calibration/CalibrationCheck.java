@@ -40,7 +40,7 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
     /** The part that needs no vehicle: is the file the one that the manifest describes? */
     public static Optional<CalibrationCheck> damage(byte[] content, Manifest manifest) {
         if (content.length != manifest.size()) {
-            return damaged("The file has " + content.length + " octets, the manifest says " + manifest.size() + ".");
+            return damaged("The file has " + content.length + " bytes, the manifest says " + manifest.size() + ".");
         }
         return switch (CalibrationFile.read(content)) {
             case ReadResult.Damaged damaged -> damaged(damaged.sentence());

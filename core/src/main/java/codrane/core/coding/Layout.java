@@ -58,7 +58,7 @@ public record Layout(
     /** Changes only the named fields and the check. */
     public Encoded encode(Map<String, String> values, Bytes original) {
         if (original.length() != length) {
-            return new Encoded.Refused("The block has " + original.length() + " octets, the layout " + length + ".");
+            return new Encoded.Refused("The block has " + original.length() + " bytes, the layout " + length + ".");
         }
         Bytes block = original;
         for (Map.Entry<String, String> value : values.entrySet()) {

@@ -69,7 +69,7 @@ public final class LineSheet {
         }
         int octets = lines.values().stream().mapToInt(l -> l.data().length()).sum();
         if (troubles.isEmpty() && octets != expectedOctets) {
-            troubles.add("The lines hold " + octets + " octets, the module's coding has " + expectedOctets + ".");
+            troubles.add("The lines hold " + octets + " bytes, the module's coding has " + expectedOctets + ".");
         }
         return new Sheet(List.copyOf(lines.values()), troubles);
     }

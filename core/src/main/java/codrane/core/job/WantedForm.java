@@ -3,6 +3,7 @@ package codrane.core.job;
 import codrane.core.pack.Pack;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
+import codrane.core.plan.WorkAsked;
 import java.util.Arrays;
 import java.util.Optional;
 
@@ -23,22 +24,20 @@ public record WantedForm(String complaint, String kind, String module, String or
     }
 
     public Read read(Pack pack) {
-        Optional<JobKind> found = find(JobKind.values(), kind);
+        Optional<String> about = Optional.of(module).filter(pack.modules()::containsKey);
+        Optional<PartOrigin> from = find(PartOrigin.values(), origin);
+        Optional<JobKind> found = WorkAsked.kind(kind, pack, about, from);
         if (found.isEmpty()) return new Read.Wrong("kind", "Choose what is to be done.");
         JobKind work = found.get();
         if (work == JobKind.READY_TOOL)
             return new Read.Wrong("kind", "A new tool is made ready under Tools: it is no job on a vehicle.");
-        Optional<String> about = Optional.of(module).filter(pack.modules()::containsKey);
         if (work.namesModule() && about.isEmpty())
             return new Read.Wrong(
                     "replaced",
                     "Choose the module that " + (work.replaces() ? "was replaced" : "this is about") + "; the "
                             + pack.title() + " has none of this name.");
         return new Read.Good(new Job.Wanted(
-                work,
-                complaint.strip(),
-                about.filter(m -> work.namesModule()),
-                find(PartOrigin.values(), origin).filter(o -> work.replaces())));
+                work, complaint.strip(), about.filter(m -> work.namesModule()), from.filter(o -> work.replaces())));
     }
 
     private static <E extends Enum<E>> Optional<E> find(E[] values, String name) {

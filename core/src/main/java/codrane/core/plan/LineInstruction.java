@@ -23,7 +23,7 @@ import java.util.regex.Pattern;
 public record LineInstruction(String tag, int line, int octet, int from, int to) {
     private static final int OCTETS_A_LINE = 8;
     private static final Pattern FORM = Pattern.compile(
-            "([A-Z]{3})/(\\d{1,3}) +octet +([1-8]) *: *([0-9A-F]{2}) *(?:->|→|to) *([0-9A-F]{2})",
+            "([A-Z]{3})/(\\d{1,3}) +(?:byte|octet) +([1-8]) *: *([0-9A-F]{2}) *(?:->|→|to) *([0-9A-F]{2})",
             Pattern.CASE_INSENSITIVE);
 
     /** What became of the text. */
@@ -44,7 +44,7 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
     public static Read read(String text) {
         Matcher matcher = FORM.matcher(text.strip());
         if (!matcher.matches())
-            return new Read.Wrong("Type it like \"BOD/07 octet 2: 5C -> 4C\": tag, line, octet 1 to 8, from, to.");
+            return new Read.Wrong("Type it like \"BOD/07 byte 2: 5C -> 4C\": tag, line, byte 1 to 8, from, to.");
         int line = Integer.parseInt(matcher.group(2));
         if (line < 1 || line > 255) return new Read.Wrong("Line " + line + ": lines go from 1 to 255.");
         return new Read.Instruction(new LineInstruction(
@@ -53,6 +53,20 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
                 Integer.parseInt(matcher.group(3)),
                 Integer.parseInt(matcher.group(4), 16),
                 Integer.parseInt(matcher.group(5), 16)));
+    }
+
+    /**
+     * Where a byte of a block stands, as lines are counted: {@code BOD/03 byte 4}.
+     *
+     * @param index of the byte within its block, from 0
+     */
+    public static String place(Pack pack, PackModule module, String block, int index) {
+        int at = index;
+        for (Layout layout : pack.blocksOf(module)) {
+            if (layout.id().equals(block)) break;
+            at += layout.length();
+        }
+        return "%s/%02d byte %d".formatted(module.tag(), at / OCTETS_A_LINE + 1, at % OCTETS_A_LINE + 1);
     }
 
     /** @param coding of a module as it was read, by block */
@@ -67,7 +81,7 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
                 return in(module.get(), layout, at, coding.apply(module.get().id()));
             at -= layout.length();
         }
-        return new Applied.Refused(module.get().title() + " has no octet " + octet + " in line " + line
+        return new Applied.Refused(module.get().title() + " has no byte " + octet + " in line " + line
                 + ": the instruction is for another layout.");
     }
 
@@ -77,7 +91,7 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
             return new Applied.Refused(layout.title() + " was not read as the pack describes it: scan again.");
         int now = block.u8(at);
         if (now != from)
-            return new Applied.Refused(("%s octet %d is %02X, and the instruction says %02X: it is for another layout,"
+            return new Applied.Refused(("%s byte %d is %02X, and the instruction says %02X: it is for another layout,"
                             + " or somebody changed it already.")
                     .formatted("%s/%02d".formatted(tag, line), octet, now, from));
         byte[] octets = block.toArray();
@@ -86,7 +100,7 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
             case Layout.Encoded.Refused(String reason) -> new Applied.Refused(reason);
             case Layout.Encoded.Block(Bytes changed) ->
                 changed.u8(at) != to
-                        ? new Applied.Refused("That octet is the check of the block: it is computed, not typed.")
+                        ? new Applied.Refused("That byte is the check of the block: it is computed, not typed.")
                         : new Applied.Changed(module.id(), layout.id(), block, changed);
         };
     }

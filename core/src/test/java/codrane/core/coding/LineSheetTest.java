@@ -41,7 +41,7 @@ class LineSheetTest {
                 "BOD/01 zz; is not of the form",
                 "BOD/02  00 | 00; Line BOD/1 is missing",
                 "BOD/00  FF | 35; is not 1 to 255",
-                "''; hold 0 octets"
+                "''; hold 0 bytes"
             })
     void parse_damagedLine_isNamed(String text, String trouble) {
         LineSheet.Sheet sheet = LineSheet.parse(text, "BOD", 2);

@@ -34,7 +34,7 @@ class LineInstructionTest {
 
     @Test
     void apply_octetOfTheSecondBlock_changesItAndTheCheckAndNothingElse() {
-        var changed = (LineInstruction.Applied.Changed) apply("BOD/03 octet 4: 30 -> 50");
+        var changed = (LineInstruction.Applied.Changed) apply("BOD/03 byte 4: 30 -> 50");
         assertThat(changed.block()).isEqualTo("body-lamps");
         assertThat(changed.to().u8(3)).isEqualTo(0x50);
         for (int i = 0; i < 14; i++)
@@ -48,7 +48,7 @@ class LineInstructionTest {
             delimiter = '|',
             value = {
                 "BOD/03 octet 4: 31 -> 50 | is 30, and the instruction says 31",
-                "BOD/09 octet 1: 30 -> 50 | has no octet 1 in line 9",
+                "BOD/09 octet 1: 30 -> 50 | has no byte 1 in line 9",
                 "QQQ/01 octet 1: 30 -> 50 | No module of this model has the tag QQQ",
                 "BRK/01 octet 1: 30 -> 50 | was not read as the pack describes it"
             })

@@ -1,6 +1,7 @@
 package codrane.app.stage.decide;
 
 import codrane.core.baseline.PutBack;
+import codrane.core.coding.BlockCheck;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.job.JobState;
@@ -8,6 +9,7 @@ import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.LineInstruction;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
@@ -40,21 +42,27 @@ public record Choices(List<Chosen> chosen, List<Choice> choices, boolean byLine)
             PutBack setting = state.putBack().get(i);
             SettingChange change = facts.wishes().settings().get(i);
             String where = state.pack().module(setting.module()).title() + ": " + change.title();
-            String what = setting.whole()
-                    ? octets(setting.found(), setting.value())
-                    : setting.found() + " → " + setting.value();
+            String what = setting.whole() ? bytes(state, setting) : setting.found() + " → " + setting.value();
             chosen.add(new Chosen(setting.key(), where, what));
         }
         return chosen;
     }
 
-    /** Octets that differ, by their place in the block from 0. */
-    private static String octets(String from, String to) {
+    /** Bytes that differ, as lines are counted; the check follows by itself. */
+    private static String bytes(JobState state, PutBack setting) {
+        PackModule module = state.pack().module(setting.module());
+        BlockCheck check = state.pack().layout(setting.layout()).check();
+        String from = setting.found();
+        String to = setting.value();
         List<String> differ = new ArrayList<>();
-        for (int i = 0; i + 2 <= from.length() && i + 2 <= to.length(); i += 2)
-            if (!from.substring(i, i + 2).equals(to.substring(i, i + 2)))
-                differ.add("octet " + i / 2 + ": " + from.substring(i, i + 2) + " → " + to.substring(i, i + 2));
-        return String.join(", ", differ);
+        for (int i = 0; i + 2 <= from.length() && i + 2 <= to.length(); i += 2) {
+            boolean checks =
+                    i / 2 >= check.at() && i / 2 < check.at() + check.kind().octets();
+            if (!checks && !from.substring(i, i + 2).equals(to.substring(i, i + 2)))
+                differ.add(LineInstruction.place(state.pack(), module, setting.layout(), i / 2) + ": "
+                        + from.substring(i, i + 2) + " → " + to.substring(i, i + 2));
+        }
+        return String.join(", ", differ) + (check.kind().octets() > 0 ? "; its check follows" : "");
     }
 
     private static List<Choice> choices(JobState state, Scan scan) {

@@ -52,7 +52,7 @@ public record TraceView(List<Line> lines, int found, int all, Set<String> module
         private static Line of(TraceLine line) {
             String data = line.data().length() > LONGEST_DATA
                     ? line.data().slice(0, LONGEST_DATA).spaced() + " … "
-                            + line.data().length() + " octets"
+                            + line.data().length() + " bytes"
                     : line.data().spaced();
             return new Line(
                     String.format(Locale.ROOT, "%.4f", line.nanos() / 1e9),

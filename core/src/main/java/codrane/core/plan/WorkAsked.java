@@ -1,0 +1,82 @@
+package codrane.core.plan;
+
+import codrane.core.pack.Concern;
+import codrane.core.pack.FileRoute;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** What somebody wants, in plain sentences; the kind of job follows from it, from the module and from the part. */
+public enum WorkAsked {
+    LOOK("Only look: store everything that can be read", JobKind.BASELINE_ONLY),
+    FAULTS("Faults are stored: judge them, and clear them", JobKind.CLEAR_FAULTS),
+    PART("A part was replaced, or is going to be", JobKind.REPLACE_MODULE),
+    DEAD("A dead part that kept the vehicle's data is replaced", JobKind.REPLACE_DEAD),
+    LEARN("A part is the right one, and carries another VIN", JobKind.LEARN_VIN),
+    SETTING("A setting is to be another, by its name", JobKind.CHANGE_SETTING),
+    MEASURE("A width, a limit or a volume is to be another", JobKind.SCALED_VALUE),
+    LINE("An instruction names a line and a byte", JobKind.CHANGE_LINE),
+    LOST("A setting was lost, after an update perhaps", JobKind.FIND_LOST_SETTING),
+    FITTED("Equipment is fitted, and was never enabled", JobKind.ENABLE_EQUIPMENT),
+    ADDED("A part was added that the vehicle was built without", JobKind.RETROFIT),
+    VARIANT("A licence was bought for another variant", JobKind.CHOOSE_VARIANT),
+    NEWER("Newer software for a module that stays", JobKind.UPDATE_SOFTWARE),
+    ALTERED("Somebody altered the software: the maker's goes back", JobKind.RESTORE_SOFTWARE);
+
+    private final String sentence;
+    private final JobKind kind;
+
+    WorkAsked(String sentence, JobKind kind) {
+        this.sentence = sentence;
+        this.kind = kind;
+    }
+
+    public String sentence() {
+        return sentence;
+    }
+
+    /** As forms send it: the kind itself where it is certain. */
+    public String value() {
+        return this == PART ? name() : kind.name();
+    }
+
+    public JobKind.Group group() {
+        return kind.group();
+    }
+
+    /**
+     * The kind of a job.
+     *
+     * @param value as a form sent it, or the name of a kind
+     * @param module that the work is about
+     * @param origin of a new part
+     */
+    public static Optional<JobKind> kind(
+            String value, Pack pack, Optional<String> module, Optional<PartOrigin> origin) {
+        if (value.equals(PART.name()))
+            return Optional.of(
+                    module.map(m -> ofPart(pack, pack.module(m), origin)).orElse(JobKind.REPLACE_MODULE));
+        return Arrays.stream(JobKind.values())
+                .filter(k -> k.name().equals(value))
+                .findFirst();
+    }
+
+    /** By what the part is: what it guards, what it looks at, where its file comes from, and whether it is new. */
+    private static JobKind ofPart(Pack pack, PackModule part, Optional<PartOrigin> origin) {
+        boolean isNew = origin.filter(o -> o == PartOrigin.NEW).isPresent();
+        boolean guards = pack.equipment()
+                .immobiliser()
+                .filter(i -> i.master().equals(part.id()) || i.members().contains(part.id()))
+                .isPresent();
+        if (guards) return JobKind.REPLACE_IMMOBILISER;
+        if (part.traits().concerns().contains(Concern.DRIVER_ASSISTANCE)) return JobKind.REPLACE_SENSOR;
+        boolean waits = part.flash().isPresent()
+                && List.of(FileRoute.Way.MAIL, FileRoute.Way.PURCHASE)
+                        .contains(part.software().file().way());
+        boolean licensed = part.traits().concerns().contains(Concern.LICENSED_WORK);
+        if (licensed || waits && !isNew) return JobKind.REPLACE_LICENSED;
+        return isNew && part.flash().isPresent() ? JobKind.REPLACE_BY_NEW : JobKind.REPLACE_MODULE;
+    }
+}
