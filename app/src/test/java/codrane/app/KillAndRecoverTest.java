@@ -81,7 +81,7 @@ class KillAndRecoverTest {
                 assertThat(told).as("told to stop").isEqualTo(!body);
                 assertRight(module(world, module), module);
                 web.post(job + "/scan");
-                web.awaitText(job + "/prove", "Try the tail lift in all it does", 60);
+                web.awaitText(job + "/prove", "Try the " + (body ? "body" : "tail lift") + " in all it does", 60);
                 assertErased(web.get(job + "/run"), body ? 2 : 1);
             } finally {
                 app.destroyForcibly();

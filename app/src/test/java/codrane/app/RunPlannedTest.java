@@ -218,6 +218,7 @@ class RunPlannedTest {
                     .anySatisfy(o -> assertThat(o.reasons())
                             .contains("Source: what was read from the old module. Exactly what this vehicle had."));
             agreeAndRun(app, job);
+            notWorkingLeadsOn(app, job);
             assertThat(module(after, "tail-lift")
                             .path("coding")
                             .path("lift-main")
@@ -226,6 +227,17 @@ class RunPlannedTest {
             assertThat(module(after, "tail-lift").path("vin").asString()).isEqualTo(Conditions.LORNE.text());
             app.context().close();
         }
+    }
+
+    /** "It does not work" is an answer: the gentlest means first, then the next. */
+    private static void notWorkingLeadsOn(App app, JobSteps job) {
+        done(app.bean(DecideActs.class).notWorking(job.number, WHO));
+        assertThat(NextActs.of(job.facts(), Stage.PROVE, WHO).title())
+                .isEqualTo("Let the modules sleep: nothing is lost by it.");
+        done(app.bean(DecideActs.class).tried(job.number, WHO));
+        assertThat(NextActs.of(job.facts(), Stage.PROVE, WHO).title())
+                .isEqualTo("Have the modules learn their surroundings anew.");
+        assertThat(job.facts().decided().notes().settled()).containsExactly(codrane.core.plan.Aids.Settling.SLEEP);
     }
 
     @Test

@@ -282,6 +282,7 @@ final class PlanCommand extends Asked {
         int number = 1;
         for (Operation operation : plan.operations())
             lines.add(number++ + ". " + operation.title() + (operation.kind().writes() ? " (writes): " : ": ")
+                    + (operation.conditional() ? "Only if " + operation.onlyIf() + ". " : "")
                     + String.join(" ", operation.reasons()));
         return String.join("\n", lines);
     }

@@ -65,7 +65,7 @@ final class PowerCommand extends Asked {
                         rounded(forecast.charge().low()),
                         rounded(forecast.charge().high()),
                         forecast.charge().reasons()),
-                new Gates(window.start(), window.hold(), window.critical(), window.upper()),
+                new Gates(window.start(), window.hold(), window.critical(), rounded(window.upper())),
                 forecast.secondsToStart().map(seconds -> (seconds + 59) / 60),
                 rounded(forecast.ratingA()),
                 forecast.withUnit().map(PowerCommand::volts),

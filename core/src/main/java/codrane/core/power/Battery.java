@@ -9,7 +9,7 @@ package codrane.core.power;
  * @param celsius of the battery
  */
 public record Battery(Chemistry chemistry, double capacityAh, double restVolts, double restedHours, double celsius) {
-    private static final double FAILED_BELOW_EMPTY = 0.8;
+    private static final double FAILED_BELOW_EMPTY = 0.5;
     private static final double RESTED_HOURS = 4;
     private static final double TABLE_CELSIUS = 25;
     private static final double VOLTS_A_CELL_AND_DEGREE = 0.003;

@@ -29,6 +29,9 @@ public record PowerForecast(
     /** So long a start is "at once". */
     private static final int AT_ONCE_SECONDS = 30;
 
+    /** Emptier than this nothing is begun, whatever the unit holds: a cable that slips ends it at once. */
+    private static final double LEAST_PERCENT = 20;
+
     private static final int LONGEST_WAIT_SECONDS = 3600;
     private static final int WAIT_STEP_SECONDS = 60;
 
@@ -126,13 +129,15 @@ public record PowerForecast(
             BatteryModel model = new BatteryModel(battery, charge.percent());
             double first = loads.getFirst().amperes();
             int held = 0;
+            boolean drains = unit.isEmpty();
             for (int second = 1; second <= LONGEST_WAIT_SECONDS; second++) {
+                if (drains && second > AT_ONCE_SECONDS) return Optional.empty(); // waiting only empties it
                 held = model.second(first, unit) >= window.start() ? held + 1 : 0;
                 reached |= held == START_SECONDS;
+                if (model.percent() < LEAST_PERCENT) continue;
                 boolean looks = held == START_SECONDS || held > START_SECONDS && second % WAIT_STEP_SECONDS == 0;
                 if (looks && run(new BatteryModel(model), unit).leastVolts() >= window.hold())
                     return Optional.of(second);
-                if (unit.isEmpty() && second > AT_ONCE_SECONDS) return Optional.empty(); // waiting only drains it
             }
             return Optional.empty();
         }
@@ -178,6 +183,10 @@ public record PowerForecast(
                 return text(
                         "Without a support unit %.1f V are not held: one of %.0f A is needed, set to %.1f V.",
                         window.start(), rating, Math.min(window.start() + 0.5, window.upper()));
+            if (charge.percent() < LEAST_PERCENT)
+                return text(
+                        "The battery holds %.0f %%: charge it to %.0f %% before anything is begun.",
+                        charge.percent(), LEAST_PERCENT);
             if (reached)
                 return text(
                         "The voltage falls to %.2f V in the run; it must stay above %.1f V. A unit of %.0f A is needed.",

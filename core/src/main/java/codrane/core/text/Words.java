@@ -38,12 +38,13 @@ public final class Words {
     }
 
     /**
-     * {@code 45 s} or {@code 3 min 20 s}.
+     * {@code 45 s}, {@code 3 min 20 s} or {@code 15 min}.
      *
      * @param seconds from 0
      */
     public static String lasting(long seconds) {
-        return seconds < 60 ? seconds + " s" : seconds / 60 + " min " + seconds % 60 + " s";
+        if (seconds < 60) return seconds + " s";
+        return seconds / 60 + " min" + (seconds % 60 == 0 ? "" : " " + seconds % 60 + " s");
     }
 
     /** How long something takes to come: {@code at once}, {@code 20 min}, {@code 5 h}, {@code 3 days}. */

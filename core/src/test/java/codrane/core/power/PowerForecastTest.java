@@ -155,6 +155,18 @@ class PowerForecastTest {
     }
 
     @Test
+    void forecast_nearlyEmpty_isChargedFirst() {
+        Battery empty = new Battery(Chemistry.AGM, 92, 11.95, 8, 20);
+        PowerForecast large = PowerForecast.of(empty, UNIT, TWENTY_MINUTES, PROGRAMMING);
+        assertThat(large.decision()).isEqualTo(Decision.WAIT);
+        assertThat(large.secondsToStart().orElseThrow()).isGreaterThan(600);
+        PowerForecast small =
+                PowerForecast.of(empty, Optional.of(new SupportUnit(13.8, 20)), TWENTY_MINUTES, PROGRAMMING);
+        assertThat(small.decision()).isEqualTo(Decision.NO);
+        assertThat(small.reason()).contains("charge it to 20 %");
+    }
+
+    @Test
     void forecast_lfpBelowFreezing_isNotCharged() {
         Battery cold = new Battery(Chemistry.LFP, 60, 13.2, 8, -3);
         assertThat(PowerForecast.of(cold, Optional.of(new SupportUnit(13.8, 90)), TWENTY_MINUTES, PROGRAMMING)

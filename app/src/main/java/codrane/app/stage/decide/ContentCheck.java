@@ -8,7 +8,6 @@ import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.Aids.Content;
-import codrane.core.plan.JobKind;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.ModuleReading;
 import java.util.List;
@@ -26,7 +25,8 @@ class ContentCheck {
 
     /** The facts with what was found, where the plan depends on it. */
     VehicleFacts added(JobState job, VehicleFacts facts) {
-        if (facts.kind() != JobKind.RESTORE_SOFTWARE || job.before().isEmpty()) return facts;
+        boolean programs = facts.module().filter(m -> m.flash().isPresent()).isPresent();
+        if (!programs || facts.oldInPlace() || job.before().isEmpty()) return facts;
         return facts.with(facts.aids().with(content(job, job.before().get())));
     }
 

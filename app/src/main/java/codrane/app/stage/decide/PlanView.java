@@ -126,6 +126,8 @@ public record PlanView(
         state.baseline().ifPresent(b -> done.put("baseline", state.now().soon(b.takenAt())));
         state.asLeft().ifPresent(b -> done.put("as-left", state.now().soon(b.takenAt())));
         if (state.access().open()) done.put("unlock", "seen open");
+        boolean kept = state.baseline().isPresent() && !state.job().kind().replaces();
+        if (kept) state.replaced().ifPresent(m -> done.put("read-coding-" + m.id(), "in the baseline"));
         if (!state.oldCoding().isEmpty())
             done.put("read-coding-" + state.job().replacedModule().orElse(""), "kept");
         return done;
