@@ -149,6 +149,7 @@ class OnceTest {
                 .replace("/hold/*", "/hold/plan-agreed")
                 .replace("/waive/*", "/waive/consent")
                 .replace("/decide/*", "/decide/wording")
+                .replace("/prove/*", "/prove/tried")
                 .replace("/overrule/*", "/overrule/neighbours")
                 .replace("/old-module/*", "/old-module/out")
                 .replace("/letters/draft/*", "/letters/draft/tail-lift")

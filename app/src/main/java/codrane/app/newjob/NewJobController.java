@@ -49,9 +49,14 @@ class NewJobController {
     }
 
     @PostMapping("/jobs")
-    String take(@Valid @ModelAttribute("form") NewJobForm form, BindingResult errors, Principal who, Model model) {
+    String take(
+            @Valid @ModelAttribute("form") NewJobForm form,
+            BindingResult errors,
+            @RequestParam(defaultValue = "false") boolean plain,
+            Principal who,
+            Model model) {
         if (errors.hasErrors()) return page(model, first(errors));
-        return switch (intake.take(form, who.getName())) {
+        return switch (intake.take(plain ? form.plainly() : form, who.getName())) {
             case JobIntake.Taken.Job(long number) -> "redirect:/jobs/" + number + "/intake";
             case JobIntake.Taken.Rejected(String field, String sentence) -> {
                 errors.rejectValue(field, "rejected", sentence);

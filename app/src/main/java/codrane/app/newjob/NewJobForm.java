@@ -1,6 +1,7 @@
 package codrane.app.newjob;
 
 import codrane.core.job.WantedForm;
+import codrane.core.plan.WorkAsked;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import org.jspecify.annotations.Nullable;
@@ -22,6 +23,12 @@ public record NewJobForm(
 
     private static String text(@Nullable String typed) {
         return typed == null ? "" : typed;
+    }
+
+    /** As the plain questions mean it: a replaced part's kind follows from what the part is. */
+    NewJobForm plainly() {
+        boolean part = text(kind).equals(WorkAsked.PART.value());
+        return part ? new NewJobForm(vin, complaint, WorkAsked.PART_OF_ANY_KIND, replaced, origin) : this;
     }
 
     static NewJobForm empty() {

@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Turns what is known about a job into the planner's state. */
 public final class PlanFacts {
@@ -205,10 +206,11 @@ public final class PlanFacts {
     /** Who accepted another VIN at Identify said that the module was swapped before. */
     private static Said said(JobState state, Scan scan) {
         Map<String, Said.Whose> identity = new LinkedHashMap<>();
-        if (state.personHold(HoldPoint.IDENTITY_SETTLED).isPresent())
-            IdentityFinding.of(state, scan)
-                    .unexpected()
+        if (state.personHold(HoldPoint.IDENTITY_SETTLED).isPresent()) {
+            IdentityFinding finding = IdentityFinding.of(state, scan);
+            Stream.concat(finding.expected().stream(), finding.unexpected().stream())
                     .forEach(odd -> identity.put(odd.module(), Said.Whose.SWAPPED_BEFORE));
+        }
         DecideNotes.Since since = state.decided().notes().since();
         Set<String> right = since.newerRight() ? state.pack().modules().keySet() : Set.of();
         Said said = Said.NOTHING

@@ -25,6 +25,9 @@ public enum WorkAsked {
     NEWER("Newer software for a module that stays", JobKind.UPDATE_SOFTWARE),
     ALTERED("Somebody altered the software: the maker's goes back", JobKind.RESTORE_SOFTWARE);
 
+    /** Instead of a kind: a part came in, and what it is decides. */
+    public static final String PART_OF_ANY_KIND = "PART";
+
     private final String sentence;
     private final JobKind kind;
 
@@ -37,9 +40,9 @@ public enum WorkAsked {
         return sentence;
     }
 
-    /** As forms send it: the kind itself where it is certain. */
+    /** As forms send it: the kind itself; for a part it is the plainest one, and {@link #PART_OF_ANY_KIND} follows. */
     public String value() {
-        return this == PART ? name() : kind.name();
+        return kind.name();
     }
 
     public JobKind.Group group() {
@@ -55,7 +58,7 @@ public enum WorkAsked {
      */
     public static Optional<JobKind> kind(
             String value, Pack pack, Optional<String> module, Optional<PartOrigin> origin) {
-        if (value.equals(PART.name()))
+        if (value.equals(PART_OF_ANY_KIND))
             return Optional.of(
                     module.map(m -> ofPart(pack, pack.module(m), origin)).orElse(JobKind.REPLACE_MODULE));
         return Arrays.stream(JobKind.values())

@@ -2,6 +2,7 @@ package codrane.app.stage.decide;
 
 import codrane.app.baseline.LostSettings;
 import codrane.app.job.Gathering;
+import codrane.app.job.JobStore;
 import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
@@ -32,13 +33,16 @@ class DecideRoom implements Room {
     private final MarketShelf markets;
     private final MenuMap menus;
     private final LostSettings lost;
+    private final JobStore jobs;
 
-    DecideRoom(PlanStore plans, Policies policies, MarketShelf markets, MenuMap menus, LostSettings lost) {
+    DecideRoom(
+            PlanStore plans, Policies policies, MarketShelf markets, MenuMap menus, LostSettings lost, JobStore jobs) {
         this.plans = plans;
         this.policies = policies;
         this.markets = markets;
         this.menus = menus;
         this.lost = lost;
+        this.jobs = jobs;
     }
 
     @Override
@@ -89,8 +93,18 @@ class DecideRoom implements Room {
         boolean finds = state.job().kind() == JobKind.FIND_LOST_SETTING;
         Optional<LostView> lostView = finds ? lost.of(state).map(l -> LostView.of(state, l)) : Optional.empty();
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
-        Optional<PlanView> plan = state.plan().map(p -> PlanView.of(state, p, before(state, p), menus(state, p)));
+        Optional<PlanView> plan =
+                state.plan().map(p -> PlanView.of(state, p, before(state, p), menus(state, p), others(state)));
         return DecideView.of(state, viewer, lostView, plan);
+    }
+
+    /** Other open jobs on the vehicle, by the module that they are about. */
+    private Map<String, Long> others(JobState state) {
+        Map<String, Long> others = new HashMap<>();
+        for (Job job : jobs.ofVehicle(state.job().vehicleId()))
+            if (job.closedAt().isEmpty() && job.number() != state.job().number())
+                job.replacedModule().ifPresent(module -> others.putIfAbsent(module, job.number()));
+        return others;
     }
 
     private Optional<codrane.core.plan.Plan> before(JobState state, PlanVersion plan) {

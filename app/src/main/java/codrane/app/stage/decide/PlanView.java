@@ -37,7 +37,7 @@ public record PlanView(
         Optional<PowerPicture> power,
         List<String> stops,
         List<FaultSeen> faults,
-        List<String> beside,
+        List<Other> beside,
         Map<String, String> applied,
         Map<String, String> notNeeded) {
     public record Change(String title, List<PlanChange.Line> lines, List<PlanChange.Reason> reasons) {}
@@ -53,6 +53,13 @@ public record PlanView(
     public record Step(
             String title, boolean writes, String done, String change, String lasts, String why, List<Line> says) {}
 
+    /**
+     * A module that differs and is no part of the job.
+     *
+     * @param job that is open about it
+     */
+    public record Other(String sentence, Optional<Long> job) {}
+
     /** @param mark of the outcome */
     public record FaultSeen(String code, String title, String mark, String outcome, String why) {}
 
@@ -60,7 +67,11 @@ public record PlanView(
     public record Line(String css, String text) {}
 
     static PlanView of(
-            JobState state, PlanVersion version, Optional<Plan> before, Map<String, List<MenuMap.Entry>> menus) {
+            JobState state,
+            PlanVersion version,
+            Optional<Plan> before,
+            Map<String, List<MenuMap.Entry>> menus,
+            Map<String, Long> jobs) {
         Plan plan = version.plan();
         Map<String, String> done = done(state);
         Optional<PlanChange> change = before.map(b -> PlanChange.of(b, plan)).filter(c -> !c.empty());
@@ -85,7 +96,7 @@ public record PlanView(
                 BeforeAgreeing.of(state),
                 faults(state, facts, plan),
                 Beside.of(facts, plan.writes().map(Operation::module).toList()).stream()
-                        .map(Beside.Odd::sentence)
+                        .map(odd -> new Other(odd.sentence(), Optional.ofNullable(jobs.get(odd.module()))))
                         .toList(),
                 said(plan, true),
                 said(plan, false));
