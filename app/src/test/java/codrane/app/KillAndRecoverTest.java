@@ -44,8 +44,7 @@ class KillAndRecoverTest {
                         "release",
                         "write-vin-" + module,
                         "release",
-                        // the body keeps the vehicle order; for the other module there is none to release
-                        body ? "write-order-" + module : "clear",
+                        body ? "write-order-" + module : "clear", // the body keeps the vehicle order
                         "release",
                         "write-coding-" + module,
                         "release",
@@ -80,6 +79,7 @@ class KillAndRecoverTest {
                 assertThat(resumedFrom).isPositive();
                 assertThat(told).as("told to stop").isEqualTo(!body);
                 assertRight(module(world, module), module);
+                if (body) web.post(job + "/hold/settled"); // its order was written: the modules sleep first
                 web.post(job + "/scan");
                 web.awaitText(job + "/prove", "Try the " + (body ? "body" : "tail lift") + " in all it does", 60);
                 assertErased(web.get(job + "/run"), body ? 2 : 1);

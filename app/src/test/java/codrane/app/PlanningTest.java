@@ -5,13 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
-import codrane.app.newjob.JobIntake;
-import codrane.app.newjob.NewJobForm;
-import codrane.app.stage.baseline.BaselineActs;
-import codrane.app.stage.bench.BenchActs;
-import codrane.app.stage.intake.IntakeActs;
-import codrane.app.stage.intake.IntakeForm;
-import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobState;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.pack.Pack;
@@ -70,40 +63,8 @@ class PlanningTest {
         world.close();
     }
 
-    /** A job that was scanned and has its baseline. */
-    private static long atDecide(Vin vin, JobKind kind, String module, String origin, int keysHere, int keysAll)
-            throws Exception {
-        if (!vin.equals(Conditions.CHORUS)) TestWorld.plug(world, vin); // which is on the edge node
-        long number = ((JobIntake.Taken.Job) app.bean(JobIntake.class)
-                        .take(new NewJobForm(vin.text(), "planned in a test", kind.name(), module, origin), "desk"))
-                .number();
-        JobState facts = facts(number);
-        IntakeActs intake = app.bean(IntakeActs.class);
-        if (kind.replaces()) done(intake.oldModule(number, IntakeNotes.OldModule.OUT, "desk"));
-        IntakeForm form = new IntakeForm(
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                keysHere + "",
-                keysAll + "",
-                "papers and the owner",
-                null,
-                null,
-                null);
-        done(intake.note(number, form, "desk"));
-        if (!facts.variants().isEmpty())
-            done(app.bean(IntakeActs.class).variant(number, facts.variants().getFirst(), "tech"));
-        JobSteps steps = new JobSteps(app, number);
-        done(TestActs.of(app).keep(number, HoldPoint.CONSENT, "tech", ""));
-        done(app.bean(BenchActs.class).ask(number, "tech"));
-        steps.scan();
-        TestActs.of(app).waive(number, HoldPoint.IDENTITY_SETTLED, "tech", "as tested");
-        done(app.bean(BaselineActs.class).store(number, "", "tech"));
-        steps.awaitTask();
-        return number;
+    private static long atDecide(Vin vin, JobKind kind, String module, String origin) throws Exception {
+        return new AtDecide(app, world).job(vin, kind, module, origin);
     }
 
     private static void done(Acted acted) {
@@ -126,7 +87,7 @@ class PlanningTest {
 
     @Test
     void k2_alteredBody_isFoundByItsNumberAndPlannedWithTheSameVersion() throws Exception {
-        long number = atDecide(Conditions.LORNE_BUS, JobKind.RESTORE_SOFTWARE, "body", "", 0, 0);
+        long number = atDecide(Conditions.LORNE_BUS, JobKind.RESTORE_SOFTWARE, "body", "");
         JsonNode before = module("body");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
@@ -145,7 +106,7 @@ class PlanningTest {
 
     @Test
     void k6_lineInstruction_isRefusedWithAnotherFromAndShowsTheOctetsThatChange() throws Exception {
-        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "", 0, 0);
+        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "");
         String before = module("body").path("coding").path("body-lamps").asString();
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
@@ -172,7 +133,7 @@ class PlanningTest {
 
     @Test
     void k8_foldingRamp_isChosenAgainstTheOrderThatWasReadAndThePartComesLast() throws Exception {
-        long number = atDecide(Conditions.CHORUS, JobKind.RETROFIT, "", "", 0, 0);
+        long number = atDecide(Conditions.CHORUS, JobKind.RETROFIT, "", "");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
             browser.awaitNext("Which option codes go out, which go in?");
@@ -204,7 +165,7 @@ class PlanningTest {
 
     @Test
     void k9_overruledAndTakenBack_isPlannedAgainAndShowsWhatChangedAndWhy() throws Exception {
-        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
             browser.act("Make the plan");
@@ -242,7 +203,7 @@ class PlanningTest {
 
     @Test
     void k9_wording_isKeptAsEvidenceAndPlannedByIt() throws Exception {
-        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        long number = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
             browser.act("Make the plan");
@@ -260,7 +221,7 @@ class PlanningTest {
 
     @Test
     void k12_blankBodyAndAMissingKey_isApprovedCountedAndHonestAboutWhatIsNotDoneHere() throws Exception {
-        long number = atDecide(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW", 0, 0);
+        long number = atDecide(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
             browser.awaitNext("How many keys has the vehicle, and how many are here?");
@@ -299,7 +260,7 @@ class PlanningTest {
 
     @Test
     void k14_newRadar_isComparedByItsLabelCodedAndAimedAfterwards() throws Exception {
-        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.REPLACE_SENSOR, "front-radar", "NEW", 0, 0);
+        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.REPLACE_SENSOR, "front-radar", "NEW");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
             browser.act("Make the plan");
@@ -313,6 +274,11 @@ class PlanningTest {
             browser.page.click("button:has-text(\"Compare\")");
             browser.awaitNext("The plan is blocked");
             assertThat(text(browser)).contains("Ask the parts desk first").contains("no list says that suffix D7");
+            overrule(browser, "part", "parts-desk-agreed", "By telephone, with its number");
+            browser.awaitNext("The lead approves this first");
+            browser.page.fill("input[name=offered]", "BK-49110-D8"); // they agreed to one number
+            browser.page.click("button:has-text(\"Compare\")");
+            browser.awaitNext("The plan is blocked");
             browser.page.setInputFiles(
                     ".labelphoto input", Labels.picture(folder, "BK-49110-B2", BarcodeFormat.CODE_128));
             browser.awaitValue("input[name=offered]", "BK-49110-B2");
@@ -326,7 +292,7 @@ class PlanningTest {
 
     @Test
     void k15_fileByMail_isAskedForWaitsOnTodayArrivesAndBelongsToTheJob() throws Exception {
-        long number = atDecide(Conditions.DUNLIN_HEAVY, JobKind.REPLACE_LICENSED, "steering", "NEW", 0, 0);
+        long number = atDecide(Conditions.DUNLIN_HEAVY, JobKind.REPLACE_LICENSED, "steering", "NEW");
         try (Browsing browser = new Browsing(app.url(), "lead")) {
             browser.open("/jobs/" + number + "/decide");
             browser.act("Make the plan");
@@ -367,7 +333,7 @@ class PlanningTest {
 
     @Test
     void menu_learnedOnAClosedJob_isShownOnTheNextPlan() throws Exception {
-        long first = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+        long first = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
         done(TestActs.of(app).plan(first, "tech"));
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + first + "/record");
@@ -378,7 +344,7 @@ class PlanningTest {
             browser.page.fill("#m-warn", "needs a long hood cable");
             browser.page.click("button:has-text(\"Note it\")");
             browser.page.waitForSelector("caption:has-text(\"What tools call it\")");
-            long next = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND", 0, 0);
+            long next = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
             browser.open("/jobs/" + next + "/decide");
             browser.act("Make the plan");
             browser.awaitNext("gree");
@@ -398,7 +364,7 @@ class PlanningTest {
             browser.page.check("input[name=coding-voltage][value=held]");
             browser.page.click("button:has-text(\"Keep these answers\")");
             browser.page.waitForSelector(".busy:has-text(\"Kept\")");
-            long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "", 0, 0);
+            long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "");
             browser.open("/jobs/" + number + "/decide");
             line(browser, "BOD/03 octet 4: 30 -> 50");
             browser.act("Make the plan");

@@ -238,6 +238,10 @@ class RunPlannedTest {
         assertThat(NextActs.of(job.facts(), Stage.PROVE, WHO).title())
                 .isEqualTo("Have the modules learn their surroundings anew.");
         assertThat(job.facts().decided().notes().settled()).containsExactly(codrane.core.plan.Aids.Settling.SLEEP);
+        done(TestActs.of(app).plan(job.number, WHO));
+        assertThat(job.facts().decided().notes().since().proved())
+                .as("another plan is tried anew")
+                .isEqualTo(codrane.core.plan.Said.Proved.NOT_YET);
     }
 
     @Test

@@ -324,6 +324,7 @@ class NextActsTest {
                 .contains("for another VIN", "does not report software 3.12", "is not what was to be written");
         moment.scannedAfter(HEALTHY);
         assertThat(moment.next().title()).isEqualTo("Try the tail lift in all it does");
+        assertThat(moment.next().why()).contains("nobody under, on or in the way of it");
         moment.kept(HoldPoint.FUNCTION_TESTED);
         assertThat(moment.next().title()).isEqualTo("Store how the vehicle is left");
         moment.leftAs();

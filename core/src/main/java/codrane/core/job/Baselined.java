@@ -29,6 +29,13 @@ public record Baselined(List<BaselineSummary> kept, LongFunction<BaselineFile> f
                 .reduce((first, last) -> last);
     }
 
+    /** The first one of the vehicle in this job: whatever was written since is not in it. */
+    public Optional<BaselineSummary> first() {
+        return kept.stream()
+                .filter(b -> b.purpose() != Purpose.OLD_PART && b.purpose() != Purpose.AS_LEFT)
+                .findFirst();
+    }
+
     public Optional<BaselineSummary> last(Purpose purpose) {
         return kept.stream().filter(b -> b.purpose() == purpose).reduce((first, last) -> last);
     }

@@ -22,6 +22,10 @@ public final class BeforeAgreeing {
 
     /** Each as a sentence with the way on; none when nothing stands against the plan. */
     public static List<String> of(JobState state) {
+        return state.once("before agreeing", BeforeAgreeing::stops);
+    }
+
+    private static List<String> stops(JobState state) {
         List<String> stops = new ArrayList<>();
         List<String> unable = RunTasks.unable(state);
         if (!unable.isEmpty())

@@ -35,10 +35,10 @@ public record DecideNotes(
     /**
      * @param swappedAt when the new part was put in, or mounted
      * @param proved what came of trying the function
-     * @param newerRight whether software that is newer than any that is known was said to be right
+     * @param newerRight software version that is newer than any that is known, and was said to be right; empty when none was
      */
-    public record Since(Optional<Instant> swappedAt, Proved proved, boolean newerRight) {
-        public static final Since NOTHING = new Since(Optional.empty(), Proved.NOT_YET, false);
+    public record Since(Optional<Instant> swappedAt, Proved proved, String newerRight) {
+        public static final Since NOTHING = new Since(Optional.empty(), Proved.NOT_YET, "");
     }
 
     public DecideNotes {
@@ -72,8 +72,9 @@ public record DecideNotes(
         return with(new Since(since.swappedAt(), found, since.newerRight()));
     }
 
-    public DecideNotes newerIsRight() {
-        return with(new Since(since.swappedAt(), since.proved(), true));
+    /** @param version that was asked about */
+    public DecideNotes newerIsRight(String version) {
+        return with(new Since(since.swappedAt(), since.proved(), version));
     }
 
     /** One more means was tried to calm the vehicle down. */

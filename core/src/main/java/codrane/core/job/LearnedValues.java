@@ -13,13 +13,13 @@ import java.util.Optional;
 final class LearnedValues {
     private LearnedValues() {}
 
-    /** Octets by adaptation: of the old module where one was replaced, else of the module before any write. */
+    /** Octets by adaptation: of the old module where one was replaced, else of the module before the job's first write. */
     static Map<Adaptation, Bytes> of(JobState state, String module) {
         boolean replaced =
                 state.job().kind().replaces() && state.job().replacedModule().equals(Optional.of(module));
         Optional<BaselineSummary> from = replaced
                 ? state.baselined().last(Purpose.OLD_PART)
-                : state.baselined().before();
+                : state.baselined().first();
         Map<Adaptation, Bytes> learned = new LinkedHashMap<>();
         from.flatMap(b -> state.baselined().files().apply(b.id()).module(module))
                 .ifPresent(read -> {

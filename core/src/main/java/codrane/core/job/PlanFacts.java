@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Turns what is known about a job into the planner's state. */
@@ -192,8 +193,12 @@ public final class PlanFacts {
     /** What the bench found. */
     private static Workplace place(JobState state) {
         BenchNotes bench = state.benched().notes();
+        String chemistry = state.pack().supply().chemistry();
         return new Workplace(
-                bench.battery().map(BenchNotes.BatteryNote::restVolts),
+                bench.battery()
+                        .filter(note ->
+                                note.battery().rested() && note.chemistry().equals(chemistry))
+                        .map(BenchNotes.BatteryNote::restVolts),
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
@@ -212,7 +217,10 @@ public final class PlanFacts {
                     .forEach(odd -> identity.put(odd.module(), Said.Whose.SWAPPED_BEFORE));
         }
         DecideNotes.Since since = state.decided().notes().since();
-        Set<String> right = since.newerRight() ? state.pack().modules().keySet() : Set.of();
+        Set<String> right = scan.readings().values().stream()
+                .filter(reading -> reading.text(Ident.SOFTWARE).equals(Optional.of(since.newerRight())))
+                .map(ModuleReading::module)
+                .collect(Collectors.toSet());
         Said said = Said.NOTHING
                 .with(identity)
                 .withNewerRight(right)

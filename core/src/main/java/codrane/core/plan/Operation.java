@@ -137,58 +137,21 @@ public record Operation(
     }
 
     public Operation notStoppable() {
-        return new Operation(
-                kind, module, title, reasons, needs, holds, false, seconds, prompts, cautions, ifLeftHere, onlyIf);
+        return with(false, seconds, ifLeftHere, onlyIf);
     }
 
     public Operation ifLeftHere(String sentence) {
-        return new Operation(
-                kind,
-                module,
-                title,
-                reasons,
-                needs,
-                holds,
-                safeToStopDuring,
-                seconds,
-                prompts,
-                cautions,
-                sentence,
-                onlyIf);
+        return with(safeToStopDuring, seconds, sentence, onlyIf);
     }
 
     /** Done only on a condition, which is not known when the plan is made. */
     public Operation onlyIf(String condition) {
-        return new Operation(
-                kind,
-                module,
-                title,
-                reasons,
-                needs,
-                holds,
-                safeToStopDuring,
-                seconds,
-                prompts,
-                cautions,
-                ifLeftHere,
-                condition);
+        return with(safeToStopDuring, seconds, ifLeftHere, condition);
     }
 
     /** With other expected seconds. */
     public Operation lasting(int other) {
-        return new Operation(
-                kind,
-                module,
-                title,
-                reasons,
-                needs,
-                holds,
-                safeToStopDuring,
-                other,
-                prompts,
-                cautions,
-                ifLeftHere,
-                onlyIf);
+        return with(safeToStopDuring, other, ifLeftHere, onlyIf);
     }
 
     public Operation withReasons(List<String> other) {
@@ -196,12 +159,17 @@ public record Operation(
     }
 
     /** Without prompts and cautions that stand elsewhere. */
-    public Operation saying(List<String> prompts, List<String> cautions) {
-        return with(reasons, needs, holds, prompts, cautions);
+    public Operation saying(List<String> someOfThem, List<String> someCautions) {
+        return with(reasons, needs, holds, someOfThem, someCautions);
     }
 
     public boolean conditional() {
         return !onlyIf.isEmpty();
+    }
+
+    private Operation with(boolean safe, int lasting, String left, String condition) {
+        return new Operation(
+                kind, module, title, reasons, needs, holds, safe, lasting, prompts, cautions, left, condition);
     }
 
     private Operation with(

@@ -5,7 +5,6 @@ import codrane.core.pack.FileRoute;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 
 /** What somebody wants, in plain sentences; the kind of job follows from it, from the module and from the part. */
@@ -75,11 +74,8 @@ public enum WorkAsked {
                 .isPresent();
         if (guards) return JobKind.REPLACE_IMMOBILISER;
         if (part.traits().concerns().contains(Concern.DRIVER_ASSISTANCE)) return JobKind.REPLACE_SENSOR;
-        boolean waits = part.flash().isPresent()
-                && List.of(FileRoute.Way.MAIL, FileRoute.Way.PURCHASE)
-                        .contains(part.software().file().way());
-        boolean licensed = part.traits().concerns().contains(Concern.LICENSED_WORK);
-        if (licensed || waits && !isNew) return JobKind.REPLACE_LICENSED;
+        boolean mailed = part.software().file().way() == FileRoute.Way.MAIL;
+        if (mailed || part.traits().concerns().contains(Concern.LICENSED_WORK)) return JobKind.REPLACE_LICENSED;
         return isNew && part.flash().isPresent() ? JobKind.REPLACE_BY_NEW : JobKind.REPLACE_MODULE;
     }
 }

@@ -38,9 +38,8 @@ public final class Beside {
     private static List<String> differs(VehicleFacts facts, PackModule module, ModuleAnswer answer) {
         if (answer.bootOnly()) return List.of("answers only from its boot software");
         List<String> differs = new ArrayList<>();
-        if (answer.vin().filter(String::isEmpty).isPresent()) differs.add("holds no VIN");
-        else if (answer.foreign(facts.vin()))
-            differs.add("carries the VIN " + answer.vin().orElseThrow());
+        boolean empty = answer.vin().filter(String::isEmpty).isPresent();
+        if (empty || answer.foreign(facts.vin())) differs.add(OneVehicle.held(facts, module.id()));
         CodingState coding = facts.coding(module.id());
         if (coding == CodingState.BLANK) differs.add("was never coded");
         if (coding == CodingState.FOR_ANOTHER) differs.add("is coded for another vehicle");

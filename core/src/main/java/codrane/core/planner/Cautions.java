@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Set;
 
 /** Few and short, at the act they are about; each defers to the maker's procedure. */
-final class Cautions {
+public final class Cautions {
     private static final String CLAMP =
             "Clamp the support unit at the jump posts, in programming mode; charging gas: no flame, air the room.";
     private static final String RUNNING = "Engine running: only outdoors or with extraction.";
@@ -19,7 +19,7 @@ final class Cautions {
 
     private Cautions() {}
 
-    static List<String> of(VehicleFacts facts, Operation operation) {
+    public static List<String> of(VehicleFacts facts, Operation operation) {
         List<String> cautions = new ArrayList<>();
         if (operation.kind() == Kind.PROGRAM) cautions.add(CLAMP);
         if (operation.prompts().stream().anyMatch(p -> p.contains("engine running"))) cautions.add(RUNNING);

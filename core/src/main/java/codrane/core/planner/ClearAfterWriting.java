@@ -24,7 +24,7 @@ final class ClearAfterWriting implements Rule {
         if (!(identity || part || learned))
             return Judgement.notNeeded("Nothing leaves faults behind, so nothing is cleared.");
         String reason = part
-                ? "Faults that came from the part's old identity are cleared, and read again at once."
+                ? "Faults that the other part left are cleared, and read again at once."
                 : "Faults that the work itself left are cleared, and read again at once.";
         return Judgement.applies(reason, clearing(facts, reason));
     }

@@ -75,32 +75,35 @@ public record FaultOutlook(Fault fault, String title, Outcome outcome, String by
                         "It " + text.get().cause().words() + ", and this plan does nothing about that."));
     }
 
-    /** The last act of the plan after which it has no cause any more. */
+    /** The act after which it has no cause any more. */
     private static Optional<Operation> remedy(Plan plan, Fault fault, FaultText text) {
         String module = text.arises().map(Condition::module).orElse(fault.module());
-        List<Kind> kinds = switch (text.cause()) {
-            case CODING_MISSING -> List.of(Kind.RELEARN, Kind.WRITE_ORDER, Kind.WRITE_CODING);
-            case IDENTITY -> List.of(Kind.PAIR, Kind.WRITE_VIN);
-            case SOFTWARE -> List.of(Kind.PROGRAM);
-            case PROGRAMMING_TRANSIENT -> List.of(Kind.CLEAR);
-            case REAL -> List.<Kind>of();
-        };
-        boolean learns = text.arises()
-                .filter(a -> a.when() == Condition.When.NOT_LEARNED)
-                .isPresent();
-        boolean pairs =
-                text.arises().filter(a -> a.when() == Condition.When.NOT_PAIRED).isPresent();
-        boolean coded = text.arises()
-                .filter(a -> a.when() == Condition.When.CODING_BLANK || a.when() == Condition.When.CODING_FOR_ANOTHER)
-                .isPresent();
+        Kind kind = text.arises().map(a -> kind(a.when())).orElseGet(() -> kind(text.cause()));
         return plan.operations().stream()
-                .filter(o -> !o.conditional() && kinds.contains(o.kind()))
+                .filter(o -> !o.conditional() && o.kind() == kind)
                 .filter(o -> o.module().isEmpty() || o.module().equals(module))
-                .filter(o -> o.kind() != Kind.RELEARN || learns)
-                .filter(o -> o.kind() != Kind.PAIR || pairs)
-                .filter(o -> o.kind() != Kind.WRITE_ORDER || !coded && !learns)
-                .filter(o -> !learns || o.kind() == Kind.RELEARN)
-                .filter(o -> !pairs || o.kind() == Kind.PAIR)
                 .findFirst();
+    }
+
+    /** What takes away the condition under which a fault arises. */
+    private static Kind kind(Condition.When when) {
+        return switch (when) {
+            case VIN_FOREIGN, VIN_BLANK -> Kind.WRITE_VIN;
+            case CODING_BLANK, CODING_FOR_ANOTHER -> Kind.WRITE_CODING;
+            case SOFTWARE_BELOW, BOOT_ONLY -> Kind.PROGRAM;
+            case NOT_PAIRED -> Kind.PAIR;
+            case NOT_LEARNED -> Kind.RELEARN;
+            case ORDER_DISAGREES -> Kind.WRITE_ORDER;
+            case SILENT, NOT_MOUNTED -> Kind.SWAP;
+        };
+    }
+
+    private static Kind kind(Cause cause) {
+        return switch (cause) {
+            case CODING_MISSING -> Kind.WRITE_CODING;
+            case IDENTITY -> Kind.WRITE_VIN;
+            case SOFTWARE -> Kind.PROGRAM;
+            case PROGRAMMING_TRANSIENT, REAL -> Kind.CLEAR;
+        };
     }
 }

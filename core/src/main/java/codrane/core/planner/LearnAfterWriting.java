@@ -54,7 +54,7 @@ final class LearnAfterWriting implements Rule {
     static Operation routine(Kind kind, Procedure procedure, String reason) {
         List<String> prompts = new ArrayList<>();
         if (!procedure.needs().isEmpty())
-            prompts.add("First: "
+            prompts.add("Before \"" + procedure.title() + "\": "
                     + String.join(
                             ", ",
                             procedure.needs().stream()

@@ -68,8 +68,13 @@ final class OneVehicle implements Rule {
                 + ": was it swapped before, or is this another vehicle?";
     }
 
-    private static String holds(VehicleFacts facts, String module) {
+    /** For after the module's title. */
+    static String held(VehicleFacts facts, String module) {
         String vin = facts.answer(module).vin().orElse("");
-        return facts.pack().module(module).title() + (vin.isEmpty() ? " holds no VIN" : " carries the VIN " + vin);
+        return vin.isEmpty() ? "holds no VIN" : "carries the VIN " + vin;
+    }
+
+    private static String holds(VehicleFacts facts, String module) {
+        return facts.pack().module(module).title() + " " + held(facts, module);
     }
 }

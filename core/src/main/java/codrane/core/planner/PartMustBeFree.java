@@ -18,7 +18,7 @@ final class PartMustBeFree implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        Optional<PackModule> part = facts.kind() == JobKind.LEARN_VIN ? facts.module() : facts.newPart();
+        Optional<PackModule> part = judged(facts);
         if (part.isEmpty()) return Judgement.notNeeded("No part comes into the vehicle.");
         PackModule module = part.get();
         VinLock lock = module.traits().vinLock();
@@ -35,6 +35,11 @@ final class PartMustBeFree implements Rule {
         if (!answer.answers())
             return Judgement.notNeeded(module.title() + " is silent: whether it is free is read when it answers.");
         return empty(facts, lock, answer);
+    }
+
+    /** The part that comes in; and one that learns its VIN where it is: nobody says that it was always there. */
+    static Optional<PackModule> judged(VehicleFacts facts) {
+        return facts.kind() == JobKind.LEARN_VIN ? facts.module() : facts.newPart();
     }
 
     private static Judgement foreign(PackModule module, ModuleAnswer answer) {
@@ -67,10 +72,11 @@ final class PartMustBeFree implements Rule {
                         : "a new part holds none, and the first one stays for good."));
     }
 
-    /** Whether the next VIN that is written stays, so that number and origin must be known before. */
+    /** Whether the next VIN that is written stays, so that number and origin must be known before; none is before a swap. */
     static boolean staysForGood(VehicleFacts facts, PackModule module) {
         ModuleAnswer answer = facts.answer(module.id());
         boolean own = answer.vin().equals(Optional.of(facts.vin().text()));
-        return module.traits().vinLock() != VinLock.REWRITABLE && !own && !answer.foreign(facts.vin());
+        boolean written = !facts.oldInPlace() && !own && !answer.foreign(facts.vin());
+        return module.traits().vinLock() != VinLock.REWRITABLE && written;
     }
 }

@@ -2,7 +2,6 @@ package codrane.core.planner;
 
 import codrane.core.pack.PackModule;
 import codrane.core.part.PartNumber;
-import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.PartCheck;
 import codrane.core.plan.School;
@@ -14,11 +13,6 @@ final class PartMustFit implements Rule {
     @Override
     public String id() {
         return "part-must-fit";
-    }
-
-    /** The part that comes in; and one that learns its VIN where it is: nobody says that it was always there. */
-    private static Optional<PackModule> part(VehicleFacts facts) {
-        return facts.kind() == JobKind.LEARN_VIN ? facts.module() : facts.newPart();
     }
 
     /** The parts desk agreed to this number, for this job. */
@@ -37,7 +31,7 @@ final class PartMustFit implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        Optional<PackModule> part = part(facts);
+        Optional<PackModule> part = PartMustBeFree.judged(facts);
         if (part.isEmpty()) return Judgement.notNeeded("No part comes into the vehicle.");
         PartCheck check = PartCheck.of(facts, part.get());
         if (!check.yearFits()) return Judgement.blocked(check.year() + " No agreement about its number changes that.");

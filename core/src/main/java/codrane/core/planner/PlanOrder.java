@@ -2,10 +2,12 @@ package codrane.core.planner;
 
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /** The order in which a plan's operations stand, and that each sentence stands once. */
@@ -31,16 +33,24 @@ final class PlanOrder {
         };
     }
 
-    /** Reasons, prompts and cautions that an act before has said are not said again; each act keeps a reason. */
+    /**
+     * Reasons, prompts and cautions stand once, at the first act that is done for certain; each act keeps a reason. What
+     * must be seen where the act is done is asked of {@link Cautions} again there.
+     */
     static List<Operation> saidOnce(List<Operation> operations) {
         Set<String> said = new HashSet<>();
-        List<Operation> once = new ArrayList<>();
-        for (Operation operation : operations) {
-            List<String> reasons = fresh(operation.reasons(), said);
-            Operation with = operation.saying(fresh(operation.prompts(), said), fresh(operation.cautions(), said));
-            once.add(reasons.isEmpty() ? with : with.withReasons(reasons));
-        }
-        return once;
+        Map<String, Operation> once = new HashMap<>();
+        for (boolean perhaps : new boolean[] {false, true})
+            operations.stream().filter(o -> o.conditional() == perhaps).forEach(o -> once.put(o.key(), fresh(o, said)));
+        return operations.stream()
+                .map(o -> Objects.requireNonNull(once.get(o.key())))
+                .toList();
+    }
+
+    private static Operation fresh(Operation operation, Set<String> said) {
+        List<String> reasons = fresh(operation.reasons(), said);
+        Operation with = operation.saying(fresh(operation.prompts(), said), fresh(operation.cautions(), said));
+        return reasons.isEmpty() ? with : with.withReasons(reasons);
     }
 
     private static List<String> fresh(List<String> sentences, Set<String> said) {

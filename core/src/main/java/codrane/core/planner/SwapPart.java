@@ -28,12 +28,13 @@ final class SwapPart implements Rule {
     }
 
     private static Judgement swap(VehicleFacts facts, PackModule module) {
-        boolean out = facts.part()
+        boolean silent = facts.part()
                 .old()
                 .filter(o -> o == PartFacts.Old.SILENT || o == PartFacts.Old.GONE)
                 .isPresent();
+        boolean out = silent || !facts.kind().replaces(); // a retrofit takes nothing out
         String reason = facts.answer(module.id()).answers()
-                ? "What answers now is the old " + module.lowerTitle() + ": nothing of it counts for the new part."
+                ? "What answers now is not the new " + module.lowerTitle() + ": nothing of it counts for that."
                 : "The new " + module.lowerTitle() + " is not in the vehicle yet.";
         Operation swap = Operation.of(
                         Kind.SWAP,

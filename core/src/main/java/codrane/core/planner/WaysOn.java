@@ -1,8 +1,7 @@
 package codrane.core.planner;
 
-import codrane.core.pack.PackModule;
-import codrane.core.pack.VinLock;
 import codrane.core.plan.Aids.Settling;
+import codrane.core.plan.JobKind.About;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
@@ -28,14 +27,10 @@ public final class WaysOn {
         ways.add(new Way("diagnose", "Look at the faults of a fresh scan: one that came back has a cause of its own."));
         ways.add(new Way(
                 "tool", "Read back and do it with a second tool: what one reports done, another may not find."));
-        boolean bound = facts.newPart()
-                .or(facts::module)
-                .map(PackModule::traits)
-                .filter(t -> t.vinLock() != VinLock.REWRITABLE)
-                .isPresent();
         ways.add(new Way("specialist", "A specialist reads, cleans or replaces what the workshop can't."));
-        if (plan.has(Kind.WRITE_CODING) && !bound)
-            ways.add(new Way("undo", "Put back what the baseline holds: the vehicle is then as it came."));
+        boolean values = facts.kind().about() == About.SETTINGS || facts.kind().about() == About.FEATURE;
+        if (plan.has(Kind.WRITE_CODING) && values)
+            ways.add(new Way("undo", "Put the values of the baseline back: the settings are then as they came."));
         return List.copyOf(ways);
     }
 

@@ -20,9 +20,14 @@ public record Battery(Chemistry chemistry, double capacityAh, double restVolts, 
             throw new IllegalArgumentException("restedHours: " + restedHours + " (expected 0 or more)");
     }
 
+    /** Whether its voltage tells how full it is. */
+    public boolean rested() {
+        return restedHours >= RESTED_HOURS;
+    }
+
     /** Whether it is so far below empty after a rest that a cell must have failed. */
     public boolean failedCell() {
-        return restedHours >= RESTED_HOURS && restVolts < chemistry.voltsAt(0) - FAILED_BELOW_EMPTY;
+        return rested() && restVolts < chemistry.voltsAt(0) - FAILED_BELOW_EMPTY;
     }
 
     /** Highest voltage that it may see at its temperature: charge voltage falls with heat (policy). */

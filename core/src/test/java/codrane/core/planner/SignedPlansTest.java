@@ -232,6 +232,17 @@ class SignedPlansTest {
     }
 
     @Test
+    void routines_eachSayWhatMustBeBroughtAboutFirst() {
+        always((facts, plan) -> {
+            for (Procedure procedure : facts.pack().equipment().procedures().values())
+                plan.operations().stream()
+                        .filter(o -> o.title().equals(procedure.title())
+                                && !procedure.needs().isEmpty())
+                        .forEach(o -> assertThat(o.prompts()).anyMatch(p -> p.startsWith("Before \"" + o.title())));
+        });
+    }
+
+    @Test
     void sentences_standOnce_andReadWell() {
         always((facts, plan) -> {
             List<String> sentences = new ArrayList<>();

@@ -61,7 +61,10 @@ class WhoseAnswerTest {
                         "",
                         "",
                         ""));
-        assertThat(kinds(Planner.plan(facts))).containsExactly(Kind.SCAN, Kind.BASELINE, Kind.SWAP);
+        Plan plan = Planner.plan(facts);
+        assertThat(kinds(plan)).containsExactly(Kind.SCAN, Kind.BASELINE, Kind.SWAP);
+        assertThat(operation(plan, Kind.SWAP, "ramp").title()).isEqualTo("Put the new ramp in");
+        assertThat(operation(plan, Kind.SWAP, "ramp").holds()).doesNotContain(HoldPoint.OLD_MODULE_READ);
     }
 
     @Test

@@ -12,6 +12,7 @@ import codrane.core.job.stage.ProveStage;
 import codrane.core.plan.Aids.Settling;
 import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Said.Proved;
+import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.WaysOn;
 import java.time.InstantSource;
 import java.util.Arrays;
@@ -89,8 +90,13 @@ public class DecideActs {
     /** Software that is newer than any that is known is right, by what somebody knows. */
     public Acted newerRight(long number, String who) {
         return acts.on(number, who, DecideStage.NEWER_RIGHT, state -> {
-            audit.record(who, "said that newer software is right", "job " + number, "");
-            return noted(state, DecideNotes::newerIsRight, who);
+            VehicleFacts facts = state.vehicleFacts(state.before().orElseThrow());
+            String version = facts.newPart()
+                    .or(facts::module)
+                    .map(module -> facts.answer(module.id()).software())
+                    .orElse("");
+            audit.record(who, "said that newer software is right", "job " + number, version);
+            return noted(state, n -> n.newerIsRight(version), who);
         });
     }
 

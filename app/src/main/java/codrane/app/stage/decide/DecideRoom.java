@@ -22,6 +22,7 @@ import codrane.core.plan.Stage;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -75,7 +76,8 @@ class DecideRoom implements Room {
                         School.of(n.subject()).orElseThrow(),
                         n.content().answer(),
                         n.content().reason(),
-                        n.who()))
+                        n.who(),
+                        Objects.requireNonNullElse(n.content().about(), "")))
                 .toList();
     }
 

@@ -27,7 +27,7 @@ record DecideStored(
         Set<Aids.Settling> settled,
         @Nullable String swappedAt,
         @Nullable Proved proved,
-        @Nullable Boolean newerRight) {
+        @Nullable String newerRight) {
     static final NoteKind<DecideStored> KIND = NoteKind.first("decide", DecideStored.class);
 
     static DecideStored of(DecideNotes n) {
@@ -48,7 +48,7 @@ record DecideStored(
         Since since = new Since(
                 Optional.ofNullable(swappedAt).map(Instant::parse),
                 Objects.requireNonNullElse(proved, Proved.NOT_YET),
-                Objects.requireNonNullElse(newerRight, false));
+                Objects.requireNonNullElse(newerRight, ""));
         return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled, since);
     }
 }

@@ -5,9 +5,12 @@ import codrane.app.job.Acts;
 import codrane.app.job.Reason;
 import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
+import codrane.core.job.JobState;
+import codrane.core.job.PlanFacts;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.plan.School;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Judgement calls that are overruled for one job, by name and with a reason. */
@@ -32,11 +35,18 @@ public class OverruleActs {
                 return Acted.refused("Choose one of the answers.");
             Optional<Acted> wrong = Reason.wrong(reason, "it is overruled");
             if (wrong.isPresent()) return wrong.get();
-            OverruleStored stored = new OverruleStored(answer, reason.strip());
+            OverruleStored stored = new OverruleStored(answer, reason.strip(), about(state, school.get()));
             notes.put(state.job().id(), OverruleStored.KIND, school.get().key(), stored, who);
             audit.record(who, "overruled", "job " + number, schoolKey + ": " + answer + ", " + reason.strip());
             return again.plan(state, who);
         });
+    }
+
+    /** The parts desk agrees to one number: another one is asked about again. */
+    private static @Nullable String about(JobState state, School school) {
+        return school.ofOneJob() && state.before().isPresent()
+                ? PlanFacts.offered(state, state.before().get())
+                : null;
     }
 
     public Acted takeBack(long number, String schoolKey, String who) {

@@ -3,13 +3,16 @@ package codrane.app.stage.decide;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
 import codrane.app.job.Holds;
+import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
+import codrane.core.job.DecideNotes;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanBasis;
 import codrane.core.job.Scan;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Plan;
+import codrane.core.plan.Said.Proved;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.PlanQuestions;
 import codrane.core.planner.Planner;
@@ -32,14 +35,23 @@ public class PlanActs {
     private final PlanStore plans;
     private final Holds holds;
     private final ContentCheck contents;
+    private final Notes notes;
     private final AuditTrail audit;
     private final InstantSource time;
 
-    PlanActs(Acts acts, PlanStore plans, Holds holds, ContentCheck contents, AuditTrail audit, InstantSource time) {
+    PlanActs(
+            Acts acts,
+            PlanStore plans,
+            Holds holds,
+            ContentCheck contents,
+            Notes notes,
+            AuditTrail audit,
+            InstantSource time) {
         this.acts = acts;
         this.plans = plans;
         this.holds = holds;
         this.contents = contents;
+        this.notes = notes;
         this.audit = audit;
         this.time = time;
     }
@@ -61,9 +73,17 @@ public class PlanActs {
                     + questions.stream().map(PlanQuestions.Question::text).collect(Collectors.joining(" ")));
         Plan plan = Planner.plan(known);
         holds.open(state.job(), RAN);
+        triedAnew(state, who);
         plans.add(state.job().id(), new PlanStore.Made(plan, scan.id(), time.instant(), who));
         audit.record(
                 who, "planned", "job " + state.job().number(), plan.operations().size() + " operations");
         return Acted.done();
+    }
+
+    /** What was found when the function was tried was about the plan before. */
+    private void triedAnew(JobState state, String who) {
+        DecideNotes said = state.decided().notes();
+        if (said.since().proved() != Proved.NOT_YET)
+            notes.put(state.job().id(), DecideStored.KIND, DecideStored.of(said.with(Proved.NOT_YET)), who);
     }
 }

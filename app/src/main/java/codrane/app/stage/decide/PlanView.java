@@ -93,13 +93,21 @@ public record PlanView(
                         .toList(),
                 Calls.of(state, facts),
                 PowerPicture.of(state, plan),
-                BeforeAgreeing.of(state),
+                stops(state),
                 faults(state, facts, plan),
                 Beside.of(facts, plan.writes().map(Operation::module).toList()).stream()
                         .map(odd -> new Other(odd.sentence(), Optional.ofNullable(jobs.get(odd.module()))))
                         .toList(),
                 said(plan, true),
                 said(plan, false));
+    }
+
+    private static List<String> stops(JobState state) {
+        List<String> stops = new ArrayList<>();
+        if (BeforeAgreeing.factsChanged(state))
+            stops.add("What is known has changed since: this plan does not hold as it stands. Plan again.");
+        stops.addAll(BeforeAgreeing.of(state));
+        return stops;
     }
 
     private static Map<String, String> said(Plan plan, boolean applied) {

@@ -31,7 +31,8 @@ public final class Release {
             new NothingLeft(),
             new NoWayBackOpen(),
             new NotByCable(),
-            new SecondWriter());
+            new SecondWriter(),
+            new FactsChanged());
     public static final Ask RECOVER = Ask.of("recover", "had the run recovered", new NotInterrupted());
     public static final Ask STOP = Ask.of("run/stop", "stopped the run", new NotRunning());
 

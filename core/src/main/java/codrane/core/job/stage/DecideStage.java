@@ -21,6 +21,7 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Stage;
+import codrane.core.planner.Cautions;
 import codrane.core.planner.LawAllows;
 import codrane.core.planner.PlanQuestions;
 import codrane.core.text.Words;
@@ -164,7 +165,9 @@ public final class DecideStage implements StageRules {
         long writes = state.writes().size();
         return new NextAct(
                 writes == 0
-                        ? plan.has(Kind.SWAP) ? "Agree: read the old one, then swap it" : "Agree: nothing is written"
+                        ? plan.has(Kind.SWAP)
+                                ? "Agree: nothing is written before the swap"
+                                : "Agree: nothing is written"
                         : "Agree to " + Words.count(writes, "writing step") + (writes == 1 ? "" : " in this order"),
                 "Nothing outside this list is written. Expected: " + Words.lasting(plan.seconds()) + "."
                         + BeforeAgreeing.missing(state).map(m -> " " + m).orElse(""),
@@ -180,10 +183,13 @@ public final class DecideStage implements StageRules {
                 .filter(o -> o.kind() == Kind.SWAP)
                 .findFirst()
                 .orElseThrow();
+        List<String> cautions = state.before()
+                .map(scan -> Cautions.of(state.vehicleFacts(scan), swap))
+                .orElse(swap.cautions());
         return new NextAct(
                 swap.title(),
                 String.join(" ", swap.reasons()) + " " + String.join(". ", swap.prompts()) + "."
-                        + (swap.cautions().isEmpty() ? "" : " " + String.join(" ", swap.cautions())),
+                        + (cautions.isEmpty() ? "" : " " + String.join(" ", cautions)),
                 Safe.toStop(state),
                 Tone.PERSON,
                 List.of(Act.simple("The new one is in its place", SWAPPED)));

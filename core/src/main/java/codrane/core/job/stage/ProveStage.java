@@ -17,6 +17,7 @@ import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Said.Proved;
 import codrane.core.plan.Stage;
+import codrane.core.planner.Cautions;
 import codrane.core.planner.WaysOn;
 import java.util.ArrayList;
 import java.util.List;
@@ -114,7 +115,9 @@ public final class ProveStage implements StageRules {
         Optional<Operation> test = state.operations().stream()
                 .filter(o -> o.kind() == Kind.FUNCTION_TEST)
                 .findFirst();
-        String cautions = test.map(o -> String.join(" ", o.cautions())).orElse("");
+        String cautions = test.map(o -> String.join(
+                        " ", Cautions.of(state.vehicleFacts(state.after().orElseThrow()), o)))
+                .orElse("");
         return new NextAct(
                 test.map(Operation::title).orElse("Try what was changed"),
                 (cautions.isEmpty() ? "" : cautions + " ") + "Is the complaint mended: \""
