@@ -40,6 +40,7 @@ class ActOvertakenTest {
             });
             browser.act("Read and store");
             browser.page.waitForSelector(".busy:visible");
+            browser.page.waitForLoadState(); // keys are heard once the scripts are there
             browser.page.keyboard().press("3");
             browser.awaitNext("Identify is done");
             assertThat(browser.page.url()).endsWith("/identify");

@@ -213,31 +213,41 @@ class RunPlannedTest {
             TestActs.of(app).waive(job.number, HoldPoint.IDENTITY_SETTLED, WHO, "as tested");
             done(app.bean(BaselineActs.class).store(job.number, "", WHO));
             job.awaitTask();
-            done(TestActs.of(app).plan(job.number, WHO));
+            SettingActs also = app.bean(SettingActs.class); // in the same visit
+            done(also.setting(job.number, "lift-main/beeper", "loud", WHO));
+            done(also.setting(job.number, "climate-main/rear.unit", "none", WHO));
+            String climate =
+                    module(after, "climate").path("coding").path("climate-main").asString();
             assertThat(job.facts().plan().orElseThrow().plan().operations())
                     .anySatisfy(o -> assertThat(o.reasons())
                             .contains("Source: what was read from the old module. Exactly what this vehicle had."));
             agreeAndRun(app, job);
             notWorkingLeadsOn(app, job);
-            assertThat(module(after, "tail-lift")
-                            .path("coding")
-                            .path("lift-main")
-                            .asString())
-                    .isEqualTo(had);
+            assertThat(changes(after, "tail-lift", "lift-main", had)).containsExactly("beeper: quiet → loud");
+            assertThat(changes(after, "climate", "climate-main", climate)).containsExactly("rear.unit: fitted → none");
             assertThat(module(after, "tail-lift").path("vin").asString()).isEqualTo(Conditions.LORNE.text());
             app.context().close();
         }
     }
 
+    /** Settings of a block that are not as they were. */
+    private static List<String> changes(StandinWorld world, String module, String block, String was) {
+        Bytes is = Bytes.parse(module(world, module).path("coding").path(block).asString());
+        return LORNE.layout(block).diff(Bytes.parse(was), is).stream()
+                .map(c -> c.key() + ": " + c.from() + " → " + c.to())
+                .toList();
+    }
+
     /** "It does not work" is an answer: the gentlest means first, then the next. */
     private static void notWorkingLeadsOn(App app, JobSteps job) {
+        done(TestActs.of(app).keep(job.number, HoldPoint.SETTLED, WHO, "")); // the plan let the modules sleep
         done(app.bean(DecideActs.class).notWorking(job.number, WHO));
         assertThat(NextActs.of(job.facts(), Stage.PROVE, WHO).title())
-                .isEqualTo("Let the modules sleep: nothing is lost by it.");
+                .isEqualTo("Have the modules learn their surroundings anew.");
         done(app.bean(DecideActs.class).tried(job.number, WHO));
         assertThat(NextActs.of(job.facts(), Stage.PROVE, WHO).title())
-                .isEqualTo("Have the modules learn their surroundings anew.");
-        assertThat(job.facts().decided().notes().settled()).containsExactly(codrane.core.plan.Aids.Settling.SLEEP);
+                .isEqualTo("Run the routine that restarts all modules.");
+        assertThat(job.facts().decided().notes().settled()).containsExactly(codrane.core.plan.Aids.Settling.RELEARN);
         done(TestActs.of(app).plan(job.number, WHO));
         assertThat(job.facts().decided().notes().since().proved())
                 .as("another plan is tried anew")

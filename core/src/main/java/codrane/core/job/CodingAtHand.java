@@ -22,31 +22,74 @@ public final class CodingAtHand {
         if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
         if (state.job().kind().about() == JobKind.About.SETTINGS)
             return state.before().map(scan -> chosen(state, scan.readings()));
+        return whole(state, operation)
+                .map(blocks -> chosen(state, operation.module(), blocks))
+                .or(() -> wishedOnly(state, operation)
+                        ? held(state, operation.module()).map(held -> changed(state, operation.module(), held))
+                        : Optional.empty());
+    }
+
+    /** All of a module's blocks, from the source that the plan says. */
+    private static Optional<Map<String, Bytes>> whole(JobState state, Operation operation) {
         if (operation.holds().contains(HoldPoint.SHEET_CHECKED))
             return state.sheet().map(JudgedSheet::blocks);
         if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
             return Optional.of(state.oldCoding()).filter(blocks -> !blocks.isEmpty());
-        if (writesBack(state, operation))
-            return state.before()
-                    .map(scan -> scan.readings().get(operation.module()))
-                    .map(ModuleReading::coding);
-        return Optional.empty();
+        return writesBack(state, operation) ? held(state, operation.module()) : Optional.empty();
+    }
+
+    private static Optional<Map<String, Bytes>> held(JobState state, String module) {
+        return state.before().map(scan -> scan.readings().get(module)).map(ModuleReading::coding);
     }
 
     /** What was read before an erase goes back: the plan has no better source. */
     static boolean writesBack(JobState state, Operation operation) {
-        JobKind.About about = state.job().kind().about();
-        return (about == JobKind.About.MODULE || about == JobKind.About.PART)
-                && operation.holds().contains(HoldPoint.BASELINE_STORED);
+        return fromBaseline(state, operation) && erased(state, operation.module());
+    }
+
+    /** Nothing of the module is written but what somebody chose, beside the job's own work. */
+    static boolean wishedOnly(JobState state, Operation operation) {
+        return fromBaseline(state, operation)
+                && !erased(state, operation.module())
+                && state.putBack().stream().anyMatch(s -> s.module().equals(operation.module()));
+    }
+
+    private static boolean fromBaseline(JobState state, Operation operation) {
+        return !state.job().kind().onlyLooks() && operation.holds().contains(HoldPoint.BASELINE_STORED);
+    }
+
+    /** Programming erases coding, and so does learning a VIN. */
+    private static boolean erased(JobState state, String module) {
+        boolean learns = state.pack().module(module).traits().learnsVinFrom().isPresent();
+        return state.operations().stream()
+                .filter(o -> o.module().equals(module))
+                .anyMatch(o -> o.kind() == Operation.Kind.PROGRAM || learns && o.kind() == Operation.Kind.WRITE_VIN);
     }
 
     /** Blocks with the chosen settings put into what the modules held, by layout. */
     public static Map<String, Bytes> chosen(JobState state, Map<String, ModuleReading> readings) {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
+        state.putBack().stream().map(PutBack::module).distinct().forEach(module -> {
+            ModuleReading reading = readings.getOrDefault(module, ModuleReading.silent(module));
+            blocks.putAll(changed(state, module, reading.coding()));
+        });
+        return blocks;
+    }
+
+    /** All blocks of a module, the chosen settings put into them. */
+    private static Map<String, Bytes> chosen(JobState state, String module, Map<String, Bytes> held) {
+        Map<String, Bytes> blocks = new LinkedHashMap<>(held);
+        blocks.putAll(changed(state, module, held));
+        return blocks;
+    }
+
+    /** Only those blocks in which something was chosen. */
+    private static Map<String, Bytes> changed(JobState state, String module, Map<String, Bytes> before) {
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
         for (PutBack setting : state.putBack()) {
+            if (!setting.module().equals(module)) continue;
             Layout layout = state.pack().layout(setting.layout());
-            ModuleReading reading = readings.getOrDefault(setting.module(), ModuleReading.silent(setting.module()));
-            Bytes read = reading.coding().getOrDefault(layout.id(), Bytes.EMPTY); // what was not read holds nothing
+            Bytes read = before.getOrDefault(layout.id(), Bytes.EMPTY); // what was not read holds nothing
             Bytes held = blocks.getOrDefault(layout.id(), read);
             if (setting.whole()) blocks.put(layout.id(), Bytes.parse(setting.value()));
             else if (layout.encode(Map.of(setting.field(), setting.value()), held)

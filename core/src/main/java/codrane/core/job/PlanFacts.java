@@ -118,22 +118,28 @@ public final class PlanFacts {
     }
 
     private static Wishes wishes(JobState state, Scan scan) {
-        return switch (state.job().kind().about()) {
-            case SETTINGS ->
-                Wishes.of(state.putBack().stream()
-                        .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
-                        .toList());
-            case FEATURE ->
-                state.decided().notes().feature().isEmpty()
-                        ? Wishes.NONE
-                        : Wishes.of(state.decided().notes().feature(), now(state, scan));
-            case ORDER ->
-                Wishes.of(new Wishes.OrderChange(
-                        state.baselined().orderNow(),
-                        state.decided().notes().codesOut(),
-                        state.decided().notes().codesIn()));
-            case VEHICLE, MODULE, PART, TOOL -> Wishes.NONE;
-        };
+        JobKind kind = state.job().kind();
+        if (kind.onlyLooks()) return Wishes.NONE;
+        DecideNotes notes = state.decided().notes();
+        Optional<String> feature = Optional.of(notes.feature()).filter(f -> !f.isEmpty());
+        List<SettingChange> settings = new ArrayList<>(byName(state).stream()
+                .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
+                .toList());
+        if (feature.isPresent()) settings.addAll(now(state, scan));
+        Wishes.OrderChange order = kind.about() == JobKind.About.ORDER
+                ? new Wishes.OrderChange(state.baselined().orderNow(), notes.codesOut(), notes.codesIn())
+                : Wishes.OrderChange.NONE;
+        return new Wishes(settings, feature, order);
+    }
+
+    /** Chosen settings that do not come with the chosen equipment. */
+    public static List<PutBack> byName(JobState state) {
+        Optional<Feature> feature =
+                state.pack().equipment().feature(state.decided().notes().feature());
+        return state.putBack().stream()
+                .filter(s -> feature.isEmpty()
+                        || !feature.get().on().containsKey(new Feature.Setting(s.layout(), s.field())))
+                .toList();
     }
 
     /** Every setting of every feature as it was read. */
@@ -293,8 +299,8 @@ public final class PlanFacts {
         return settings;
     }
 
-    /** Whether a kind's settings are chosen by name on the page. */
+    /** Whether settings are chosen by name on the page: as the work, or beside it. */
     public static boolean byName(JobKind kind) {
-        return kind.about() == JobKind.About.SETTINGS && kind != JobKind.FIND_LOST_SETTING;
+        return !kind.onlyLooks() && kind != JobKind.FIND_LOST_SETTING;
     }
 }

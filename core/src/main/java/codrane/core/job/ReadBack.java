@@ -1,6 +1,5 @@
 package codrane.core.job;
 
-import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
 import codrane.core.fault.Fault;
 import codrane.core.octets.Bytes;
@@ -14,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 
 /** What a fresh scan says against what was planned: done is what is read back. */
 final class ReadBack {
@@ -48,16 +48,18 @@ final class ReadBack {
     private List<String> notPutBack() {
         if (state.putBack().isEmpty() || state.before().isEmpty()) return List.of();
         List<String> troubles = new ArrayList<>();
-        CodingAtHand.chosen(state, state.before().get().readings()).forEach((layout, wanted) -> {
-            String module = state.putBack().stream()
-                    .filter(p -> p.layout().equals(layout))
-                    .map(PutBack::module)
-                    .findFirst()
-                    .orElseThrow();
-            ModuleReading reading = after.readings().getOrDefault(module, ModuleReading.silent(module));
-            if (!Objects.equals(wanted, reading.coding().get(layout)))
-                troubles.add(state.pack().layout(layout).title() + " is not what was to be put back.");
-        });
+        for (Operation write : state.operations()) {
+            PackModule module = state.pack().modules().get(write.module());
+            boolean own = state.job().replacedModule().equals(Optional.of(write.module())); // judged as a whole
+            if (module == null || own) continue;
+            Map<String, Bytes> wanted = CodingAtHand.of(state, write).orElse(Map.of());
+            ModuleReading reading = after.readings().getOrDefault(module.id(), ModuleReading.silent(module.id()));
+            for (Layout layout : state.pack().blocksOf(module))
+                if (wanted.containsKey(layout.id())
+                        && !Objects.equals(
+                                wanted.get(layout.id()), reading.coding().get(layout.id())))
+                    troubles.add(layout.title() + " is not what was to be written.");
+        }
         return troubles;
     }
 

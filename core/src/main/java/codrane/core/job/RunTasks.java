@@ -86,7 +86,8 @@ public final class RunTasks {
                 operation.holds().contains(HoldPoint.SHEET_CHECKED)
                         || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
                         || state.job().kind().about() == JobKind.About.SETTINGS
-                        || CodingAtHand.writesBack(state, operation);
+                        || CodingAtHand.writesBack(state, operation)
+                        || CodingAtHand.wishedOnly(state, operation);
             case RESET -> !operation.module().isEmpty();
             case WRITE_ORDER -> orderKept(state, operation);
             case WRITE_LEARNED -> !LearnedValues.of(state, operation.module()).isEmpty();

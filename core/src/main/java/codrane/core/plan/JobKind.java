@@ -85,6 +85,11 @@ public enum JobKind {
         return about;
     }
 
+    /** Whether it changes no setting, and no wish can stand beside it. */
+    public boolean onlyLooks() {
+        return about == About.VEHICLE || about == About.TOOL;
+    }
+
     /** Whether a part was replaced. */
     public boolean replaces() {
         return about == About.PART;

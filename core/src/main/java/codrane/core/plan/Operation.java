@@ -116,6 +116,13 @@ public record Operation(
                 "");
     }
 
+    /** The same act, done for another one's reasons, too. */
+    public Operation with(Operation other) {
+        Operation both = this;
+        for (String reason : other.reasons()) both = both.because(reason);
+        return both.prompting(other.prompts());
+    }
+
     public Operation because(String reason) {
         return with(and(reasons, List.of(reason)), needs, holds, prompts, cautions);
     }

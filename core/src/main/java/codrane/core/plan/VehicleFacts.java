@@ -2,6 +2,7 @@ package codrane.core.plan;
 
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.Concern;
+import codrane.core.pack.Feature;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -135,6 +136,21 @@ public record VehicleFacts(
         return module().filter(
                         m -> m.id().equals(module) || m.traits().learnsVinFrom().equals(Optional.of(module)))
                 .isPresent();
+    }
+
+    /** Settings that are changed because somebody chose them: in a job about them, and beside another one. */
+    public List<SettingChange> wished() {
+        if (kind.onlyLooks()) return List.of();
+        if (kind.about() == JobKind.About.SETTINGS) return wishes.settings();
+        return wishes.settings().stream().filter(s -> !s.to().isEmpty()).toList();
+    }
+
+    /** Equipment that is enabled: in a job about it, and beside another one. */
+    public Optional<Feature> wishedFeature() {
+        boolean settings = kind.about() == JobKind.About.SETTINGS;
+        return kind.onlyLooks() || settings
+                ? Optional.empty()
+                : wishes.feature().flatMap(pack.equipment()::feature);
     }
 
     /** Software that a job leaves in a module: that of the file at hand, else the newest that is known. */

@@ -23,20 +23,18 @@ final class ChangeSettings implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        if (facts.kind().about() != JobKind.About.SETTINGS)
-            return Judgement.notNeeded("This job is about no single setting.");
-        if (facts.wishes().settings().isEmpty())
+        if (facts.wished().isEmpty())
             return Judgement.notNeeded(
                     facts.kind() == JobKind.FIND_LOST_SETTING
                             ? "Nothing was chosen to be put back."
                             : "No setting was chosen.");
-        Optional<String> obstacle = facts.wishes().settings().stream()
-                .flatMap(s -> s.obstacle().stream())
-                .findFirst();
+        Optional<String> obstacle =
+                facts.wished().stream().flatMap(s -> s.obstacle().stream()).findFirst();
         if (obstacle.isPresent()) return Judgement.blocked(obstacle.get());
-        return new Judgement.Applies(
-                "Only what was chosen is written.",
-                operations(facts, facts.wishes().settings()));
+        List<Operation> operations = operations(facts, facts.wished());
+        return operations.isEmpty()
+                ? Judgement.notNeeded("What was chosen is there already.")
+                : new Judgement.Applies("Only what was chosen is written.", operations);
     }
 
     /** One operation a module, in the order in which the modules were named. */

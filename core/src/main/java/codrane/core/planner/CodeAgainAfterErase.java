@@ -64,7 +64,8 @@ final class CodeAgainAfterErase implements Rule {
                         "Write the coding of the " + module.lowerTitle() + " back",
                         module.blocks().size() * Seconds.PER_BLOCK,
                         programmed
-                                ? "Programming may wipe custom coding: what was read before goes back where it still fits."
+                                ? "Programming may wipe the coding of the " + module.lowerTitle()
+                                        + ": what was read before goes back where it still fits."
                                 : "Learning the VIN erases its coding: what was read before goes back.")
                 .needing("what was read before", "supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED);

@@ -10,8 +10,21 @@ import java.util.Set;
 final class Draft {
     private final List<Operation> operations = new ArrayList<>();
 
+    /** Coding that is written to a module anyway takes what else is wished of it along: it is written once. */
     void add(List<Operation> more) {
-        operations.addAll(more);
+        for (Operation operation : more) {
+            int same = operation.kind() == Kind.WRITE_CODING ? place(operation) : -1;
+            if (same < 0) operations.add(operation);
+            else operations.set(same, operations.get(same).with(operation));
+        }
+    }
+
+    private int place(Operation operation) {
+        for (int i = 0; i < operations.size(); i++) {
+            Operation each = operations.get(i);
+            if (each.key().equals(operation.key()) && !each.conditional()) return i;
+        }
+        return -1;
     }
 
     List<Operation> operations() {

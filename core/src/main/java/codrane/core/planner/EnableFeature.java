@@ -20,10 +20,10 @@ final class EnableFeature implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        if (facts.kind() != JobKind.ENABLE_EQUIPMENT) return Judgement.notNeeded("No equipment is enabled.");
-        Optional<Feature> feature =
-                facts.wishes().feature().flatMap(facts.pack().equipment()::feature);
-        if (feature.isEmpty()) return Judgement.notNeeded("No equipment was chosen.");
+        Optional<Feature> feature = facts.wishedFeature();
+        if (feature.isEmpty())
+            return Judgement.notNeeded(
+                    facts.kind() == JobKind.ENABLE_EQUIPMENT ? "No equipment was chosen." : "No equipment is enabled.");
         if (feature.get().on().isEmpty())
             return Judgement.blocked(
                     "The pack does not say which values enable " + feature.get().title() + ".");

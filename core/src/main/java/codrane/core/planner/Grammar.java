@@ -53,7 +53,8 @@ final class Grammar {
 
     String agree(String sentence) {
         return subject.matcher(sentence)
-                .replaceAll(found -> Matcher.quoteReplacement(found.group(1) + " " + VERBS.get(found.group(2))));
+                .replaceAll(found -> Matcher.quoteReplacement(found.group(1) + " " + VERBS.get(found.group(2))))
+                .replace("s's ", "s' ");
     }
 
     List<String> agree(List<String> sentences) {

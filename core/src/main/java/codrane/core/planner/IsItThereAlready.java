@@ -20,7 +20,8 @@ final class IsItThereAlready implements Rule {
             case SETTINGS -> settings(facts);
             case FEATURE -> feature(facts);
             case ORDER -> order(facts);
-            case VEHICLE, MODULE, PART, TOOL -> Judgement.notNeeded("Nothing is enabled.");
+            case MODULE, PART -> beside(facts);
+            case VEHICLE, TOOL -> Judgement.notNeeded("Nothing is enabled.");
         };
     }
 
@@ -35,8 +36,7 @@ final class IsItThereAlready implements Rule {
     }
 
     private static Judgement feature(VehicleFacts facts) {
-        Optional<Feature> feature =
-                facts.wishes().feature().flatMap(facts.pack().equipment()::feature);
+        Optional<Feature> feature = facts.wishedFeature();
         if (feature.isEmpty()) return Judgement.notNeeded("Nothing was chosen.");
         List<SettingChange> changes = EnableFeature.changes(facts, feature.get());
         boolean known = changes.stream().noneMatch(c -> c.from().isEmpty());
@@ -48,6 +48,12 @@ final class IsItThereAlready implements Rule {
                 look.isEmpty()
                         ? "Look at the vehicle's own menu and at unlit controls first."
                         : "Look first: " + look + ".");
+    }
+
+    /** What is there already beside other work does not hold that up. */
+    private static Judgement beside(VehicleFacts facts) {
+        if (facts.wishedFeature().isEmpty()) return Judgement.notNeeded("Nothing is enabled.");
+        return Judgement.notNeeded(feature(facts).reason());
     }
 
     private static Judgement order(VehicleFacts facts) {

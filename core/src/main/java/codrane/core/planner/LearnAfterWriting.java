@@ -4,7 +4,6 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.Procedure;
 import codrane.core.pack.Procedure.Effect;
 import codrane.core.pack.VehicleCondition;
-import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
@@ -23,12 +22,7 @@ final class LearnAfterWriting implements Rule {
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (facts.unmounted()) return Judgement.notNeeded("What learns or moves waits until the part is mounted.");
         List<String> written = written(facts, draft);
-        List<String> named = facts.wishes()
-                .feature()
-                .flatMap(facts.pack().equipment()::feature)
-                .filter(f -> facts.kind() == JobKind.ENABLE_EQUIPMENT)
-                .map(Feature::after)
-                .orElse(List.of());
+        List<String> named = facts.wishedFeature().map(Feature::after).orElse(List.of());
         List<Operation> learns = new ArrayList<>();
         for (Procedure procedure : facts.pack().equipment().procedures().values()) {
             boolean needed = written.contains(procedure.module()) || draft.writes() && named.contains(procedure.id());

@@ -261,20 +261,40 @@ public final class PlanQuestions {
     private void wishes() {
         switch (facts.kind().about()) {
             case SETTINGS -> settings();
-            case FEATURE -> feature();
-            case ORDER -> order();
-            case VEHICLE, MODULE, PART, TOOL -> {}
+            case FEATURE -> {
+                if (facts.wishes().feature().isEmpty())
+                    ask("which-equipment", "feature", "Which equipment is to be enabled?");
+                beside();
+            }
+            case ORDER -> {
+                order();
+                beside();
+            }
+            case MODULE, PART -> beside();
+            case VEHICLE, TOOL -> {
+                if (!facts.wishes().settings().isEmpty()
+                        || facts.wishes().feature().isPresent())
+                    ask("look-or-write", "kind", "This kind of job changes no setting: what is to be done?");
+            }
         }
+        if (facts.kind().about() != JobKind.About.ORDER
+                && !facts.wishes().order().empty())
+            ask("order-beside", "kind", "A changed order is a retrofit of its own: is it one?");
+    }
+
+    /** What else is wanted in the same visit. */
+    private void beside() {
+        feature();
+        List<SettingChange> all = new ArrayList<>(facts.wished());
+        facts.wishedFeature().ifPresent(f -> all.addAll(EnableFeature.changes(facts, f)));
+        twice(all);
     }
 
     private void settings() {
         // with nothing chosen, finding what was lost is the result
         if (facts.wishes().settings().isEmpty() && facts.kind() != JobKind.FIND_LOST_SETTING)
             ask("which-settings", "settings", "Which setting is to be changed, and to what?");
-        Set<String> seen = new HashSet<>();
-        for (SettingChange setting : facts.wishes().settings())
-            if (!seen.add(setting.block() + "/" + setting.field()))
-                ask("setting-twice", "settings", setting.title() + " is to be changed twice: to which value?");
+        twice(facts.wished());
         if (facts.kind() == JobKind.CHANGE_LINE)
             facts.wishes().settings().stream()
                     .filter(s -> s.from().isEmpty())
@@ -285,13 +305,16 @@ public final class PlanQuestions {
                                     + s.title() + "\" is before?"));
     }
 
+    private void twice(List<SettingChange> settings) {
+        Set<String> seen = new HashSet<>();
+        for (SettingChange setting : settings)
+            if (!seen.add(setting.block() + "/" + setting.field()))
+                ask("setting-twice", "settings", setting.title() + " is to be changed twice: to which value?");
+    }
+
     private void feature() {
-        if (facts.wishes().feature().isEmpty()) {
-            ask("which-equipment", "feature", "Which equipment is to be enabled?");
-            return;
-        }
         Equipment equipment = facts.pack().equipment();
-        Optional<Feature> feature = facts.wishes().feature().flatMap(equipment::feature);
+        Optional<Feature> feature = facts.wishedFeature();
         if (feature.isEmpty()) return;
         for (String other : feature.get().excludes().stream().sorted().toList()) {
             Feature excluded = equipment.feature(other).orElseThrow();

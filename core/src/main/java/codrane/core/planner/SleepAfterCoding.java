@@ -17,14 +17,11 @@ final class SleepAfterCoding implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        boolean feature = facts.wishes()
-                .feature()
-                .flatMap(facts.pack().equipment()::feature)
-                .filter(f ->
-                        facts.kind() == JobKind.ENABLE_EQUIPMENT && f.after().contains(Feature.SLEEP))
+        boolean feature = facts.wishedFeature()
+                .filter(f -> f.after().contains(Feature.SLEEP))
                 .isPresent();
         boolean order = draft.has(Kind.WRITE_ORDER);
-        boolean named = facts.kind().about() == JobKind.About.SETTINGS && facts.kind() != JobKind.FIND_LOST_SETTING;
+        boolean named = !facts.wished().isEmpty() && facts.kind() != JobKind.FIND_LOST_SETTING;
         if (!draft.writes() || !(feature || order || named))
             return Judgement.notNeeded("Nothing waits for the modules to sleep.");
         String reason = feature

@@ -30,12 +30,9 @@ final class Touched {
     static Map<String, Set<Concern>> by(VehicleFacts facts) {
         Map<String, Set<Concern>> by = new LinkedHashMap<>();
         facts.module().ifPresent(m -> by.put(m.title(), ofModule(facts, m)));
-        switch (facts.kind().about()) {
-            case SETTINGS -> facts.wishes().settings().forEach(s -> settings(facts, s, by));
-            case FEATURE -> feature(facts, by);
-            case ORDER -> order(facts, by);
-            case VEHICLE, MODULE, PART, TOOL -> {}
-        }
+        facts.wished().forEach(s -> settings(facts, s, by));
+        feature(facts, by);
+        if (facts.kind().about() == JobKind.About.ORDER) order(facts, by);
         return by;
     }
 
@@ -81,7 +78,7 @@ final class Touched {
     }
 
     private static void feature(VehicleFacts facts, Map<String, Set<Concern>> by) {
-        facts.wishes().feature().flatMap(facts.pack().equipment()::feature).ifPresent(feature -> {
+        facts.wishedFeature().ifPresent(feature -> {
             by.put(feature.title(), feature.concerns());
             for (Feature.Setting on : feature.on().keySet())
                 facts.pack().modules().values().stream()

@@ -45,12 +45,28 @@ final class TryAndDrive implements Rule {
         boolean settings = facts.kind().about() == JobKind.About.SETTINGS || facts.kind() == JobKind.ENABLE_EQUIPMENT;
         if (settings) return Touched.concerns(facts);
         Set<Concern> worked = EnumSet.noneOf(Concern.class);
-        draft.modulesOf(CHANGED).forEach(m -> worked.addAll(facts.concerns(m)));
+        if (!facts.wished().isEmpty() || facts.wishedFeature().isPresent()) worked.addAll(Touched.concerns(facts));
+        draft.modulesOf(CHANGED).stream()
+                .filter(m -> !wishedOnly(facts, draft, m))
+                .forEach(m -> worked.addAll(facts.concerns(m)));
         if (facts.kind() == JobKind.CLEAR_FAULTS)
             facts.answers().forEach((m, answer) -> {
                 if (!answer.faults().isEmpty()) worked.addAll(facts.concerns(m));
             });
         return worked;
+    }
+
+    /** A setting beside other work counts for what it is about, not for all that its module guards. */
+    private static boolean wishedOnly(VehicleFacts facts, Draft draft, String module) {
+        boolean own = facts.newPart()
+                .or(facts::module)
+                .filter(m -> m.id().equals(module))
+                .isPresent();
+        boolean wished = facts.wished().stream().anyMatch(s -> s.module().equals(module))
+                || facts.wishedFeature().stream()
+                        .flatMap(f -> EnableFeature.changes(facts, f).stream())
+                        .anyMatch(s -> s.module().equals(module));
+        return wished && !own && !draft.has(Kind.PROGRAM, module) && !draft.has(Kind.DERIVE_CODING, module);
     }
 
     private static Operation test(VehicleFacts facts, Draft draft, String module, Set<Concern> worked) {
@@ -84,21 +100,11 @@ final class TryAndDrive implements Rule {
 
     /** What the job is about, in words. */
     private static String what(VehicleFacts facts) {
-        Optional<String> module =
-                facts.newPart().or(facts::module).map(m -> "the " + m.lowerTitle() + " in all it does");
-        List<String> settings = facts.kind().about() == JobKind.About.SETTINGS
-                ? facts.wishes().settings().stream()
-                        .map(s -> "\"" + s.title() + "\"")
-                        .distinct()
-                        .toList()
-                : List.of();
-        Optional<String> feature = facts.wishes()
-                .feature()
-                .filter(f -> facts.kind() == JobKind.ENABLE_EQUIPMENT)
-                .flatMap(facts.pack().equipment()::feature)
-                .map(f -> "\"" + f.title() + "\"");
-        return module.or(() -> feature)
-                .orElse(settings.isEmpty() ? "what was changed" : String.join(" and ", settings));
+        List<String> all = new ArrayList<>();
+        facts.newPart().or(facts::module).ifPresent(m -> all.add("the " + m.lowerTitle() + " in all it does"));
+        facts.wishedFeature().ifPresent(f -> all.add("\"" + f.title() + "\""));
+        facts.wished().stream().map(s -> "\"" + s.title() + "\"").distinct().forEach(all::add);
+        return all.isEmpty() ? "what was changed" : String.join(" and ", all);
     }
 
     private static Operation drive(String module, Set<Concern> worked) {

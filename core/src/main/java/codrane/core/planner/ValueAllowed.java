@@ -20,7 +20,7 @@ final class ValueAllowed implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        for (SettingChange change : facts.wishes().settings()) {
+        for (SettingChange change : facts.wished()) {
             if (change.whole() || change.to().isEmpty()) continue;
             Optional<String> refused = refused(facts, change);
             if (refused.isPresent()) return Judgement.blocked(refused.get());

@@ -1,5 +1,6 @@
 package codrane.core.planner;
 
+import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.Aids.Settling;
 import codrane.core.plan.JobKind.About;
 import codrane.core.plan.Operation.Kind;
@@ -43,7 +44,12 @@ public final class WaysOn {
     private static boolean done(Settling rung, VehicleFacts facts, Plan plan) {
         return facts.aids().settled().contains(rung)
                 || rung == Settling.SLEEP && certain(plan, Kind.SLEEP)
-                || rung == Settling.RELEARN && certain(plan, Kind.RELEARN);
+                || rung == Settling.RELEARN && (certain(plan, Kind.RELEARN) || !relearns(facts));
+    }
+
+    /** Whether the model has a routine by which anything is learned anew. */
+    private static boolean relearns(VehicleFacts facts) {
+        return facts.pack().equipment().procedures().values().stream().anyMatch(p -> p.effect() == Effect.RELEARN);
     }
 
     private static Optional<String> nextRung(VehicleFacts facts, Plan plan) {

@@ -155,6 +155,8 @@ class InvariantsTest {
                 o.follow().values().forEach(listed::addAll);
             });
         }
+        facts.wished().forEach(s -> listed.add(s.module()));
+        facts.wishedFeature().ifPresent(f -> f.on().keySet().forEach(s -> listed.add(holder(facts.pack(), s))));
         facts.pack()
                 .equipment()
                 .immobiliser()

@@ -98,7 +98,8 @@ class KindsTest {
         Plan plan = plan(Cases.k3());
         assertThat(kinds(plan)).startsWith(Kind.SCAN, Kind.READ_CODING, Kind.BASELINE, Kind.UNLOCK, Kind.PROGRAM);
         assertThat(reason(plan, "update-software")).isEqualTo("Software 4.11 has the successor 4.14.");
-        assertThat(operation(plan, Kind.WRITE_CODING, "engine").reasons()).anyMatch(r -> r.contains("custom coding"));
+        assertThat(operation(plan, Kind.WRITE_CODING, "engine").reasons())
+                .anyMatch(r -> r.contains("may wipe the coding of the engine"));
     }
 
     @Test

@@ -46,14 +46,15 @@ record RandomFacts(Random random, Pack pack) {
         JobKind kind = pick(List.of(JobKind.values()));
         Vin vin = VEHICLES.get(pack.id());
         Map<String, ModuleAnswer> answers = new LinkedHashMap<>();
+        int odd = pick(List.of(3, 3, 20)); // one module of so many; most vehicles have one at most
         for (PackModule module : pack.modules().values())
-            if (random.nextInt(12) > 0) answers.put(module.id(), answer(module, vin));
+            if (random.nextInt(12) > 0) answers.put(module.id(), answer(module, vin, odd));
         Gateway gateway = pack.hasGateway(vin)
                 ? random.nextBoolean() ? new Gateway.Locked() : new Gateway.Authorised(java.time.Instant.EPOCH)
                 : new Gateway.None();
         return VehicleFacts.of(kind, pack, vin, answers, gateway)
                 .with(part(kind))
-                .with(wishes())
+                .with(wishes(kind))
                 .with(aids())
                 .with(policy())
                 .with(random.nextBoolean() ? Cases.island() : codrane.core.pack.MarketRules.NONE);
@@ -67,8 +68,8 @@ record RandomFacts(Random random, Pack pack) {
         return random.nextInt(5) == 0 ? Optional.empty() : Optional.of(pick(choices));
     }
 
-    private ModuleAnswer answer(PackModule module, Vin vin) {
-        if (random.nextInt(3) > 0)
+    private ModuleAnswer answer(PackModule module, Vin vin, int odd) {
+        if (random.nextInt(odd) > 0)
             return Cases.answer(vin.text(), module.software().current(), CodingState.AGREES);
         Presence presence = pick(List.of(Presence.values()));
         String software = presence == Presence.BOOT_ONLY
@@ -110,7 +111,9 @@ record RandomFacts(Random random, Pack pack) {
                 random.nextInt(4) == 0 ? "BK-67220-B2" : "");
     }
 
-    private Wishes wishes() {
+    /** What is wished of the vehicle; beside work of another kind now and then. */
+    private Wishes wishes(JobKind kind) {
+        if (kind.namesModule() && random.nextInt(3) > 0) return Wishes.NONE;
         List<SettingChange> settings = new ArrayList<>();
         for (int i = random.nextInt(3); i > 0; i--) {
             PackModule module = pick(List.copyOf(pack.modules().values()));

@@ -11,7 +11,6 @@ import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.LineInstruction;
 import codrane.core.plan.SettingChange;
-import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,8 +19,9 @@ import java.util.Optional;
  * Settings that can be chosen by name, and those that are.
  *
  * @param byLine whether a line is named instead, from an instruction
+ * @param about what the job itself is about: settings may come with it
  */
-public record Choices(List<Chosen> chosen, List<Choice> choices, boolean byLine) {
+public record Choices(List<Chosen> chosen, List<Choice> choices, boolean byLine, JobKind.About about) {
     /** A setting that is to be changed. */
     public record Chosen(String key, String title, String change) {}
 
@@ -29,18 +29,18 @@ public record Choices(List<Chosen> chosen, List<Choice> choices, boolean byLine)
     public record Choice(String key, String title, String now, List<String> values) {}
 
     /** Empty when the job changes no setting by name. */
-    static Optional<Choices> of(JobState state, Scan scan, VehicleFacts facts) {
+    static Optional<Choices> of(JobState state, Scan scan) {
         JobKind kind = state.job().kind();
         if (!PlanFacts.byName(kind)) return Optional.empty();
         boolean line = kind == JobKind.CHANGE_LINE;
-        return Optional.of(new Choices(chosen(state, facts), line ? List.of() : choices(state, scan), line));
+        return Optional.of(
+                new Choices(chosen(state, scan), line ? List.of() : choices(state, scan), line, kind.about()));
     }
 
-    private static List<Chosen> chosen(JobState state, VehicleFacts facts) {
+    private static List<Chosen> chosen(JobState state, Scan scan) {
         List<Chosen> chosen = new ArrayList<>();
-        for (int i = 0; i < state.putBack().size(); i++) {
-            PutBack setting = state.putBack().get(i);
-            SettingChange change = facts.wishes().settings().get(i);
+        for (PutBack setting : PlanFacts.byName(state)) {
+            SettingChange change = SettingChange.of(state.pack(), scan.readings(), setting);
             String where = state.pack().module(setting.module()).title() + ": " + change.title();
             String what = setting.whole() ? bytes(state, setting) : setting.found() + " → " + setting.value();
             chosen.add(new Chosen(setting.key(), where, what));

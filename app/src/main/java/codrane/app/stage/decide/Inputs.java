@@ -23,6 +23,27 @@ import java.util.Set;
  */
 public record Inputs(
         List<Question> questions, List<Option> features, Optional<Order> order, Optional<Choices> settings) {
+    /** Equipment, when the job is about that: else it only may come with it. */
+    public List<Option> equipment() {
+        return settings.filter(s -> s.about() == JobKind.About.FEATURE).isPresent() ? features : List.of();
+    }
+
+    /** What may come with the job's own work; none when the job is about single settings. */
+    public boolean also() {
+        return settings.filter(s -> s.about() != JobKind.About.SETTINGS).isPresent();
+    }
+
+    /** Equipment that may come with the job's own work. */
+    public List<Option> alsoEquipment() {
+        return equipment().isEmpty() ? features : List.of();
+    }
+
+    /** Whether something comes with it. */
+    public boolean alsoChosen() {
+        return alsoEquipment().stream().anyMatch(Option::chosen)
+                || settings.filter(s -> !s.chosen().isEmpty()).isPresent();
+    }
+
     /** What a panel of its own asks. */
     private static final Set<String> ASKED_BELOW = Set.of("settings", "feature", "order");
 
@@ -43,11 +64,11 @@ public record Inputs(
     static Inputs of(JobState state, Scan scan, VehicleFacts facts) {
         return new Inputs(
                 questions(PlanQuestions.of(facts)),
-                state.job().kind().about() == JobKind.About.FEATURE ? features(state) : List.of(),
+                features(state),
                 state.job().kind().about() == JobKind.About.ORDER
                         ? state.pack().equipment().order().map(o -> order(state, o.titles()))
                         : Optional.empty(),
-                Choices.of(state, scan, facts));
+                Choices.of(state, scan));
     }
 
     private static List<Question> questions(List<PlanQuestions.Question> asked) {
@@ -73,6 +94,8 @@ public record Inputs(
     }
 
     private static List<Option> features(JobState state) {
+        JobKind kind = state.job().kind();
+        if (kind.onlyLooks() || kind.about() == JobKind.About.SETTINGS) return List.of();
         return state.pack().equipment().features().stream()
                 .filter(f -> !f.on().isEmpty())
                 .map(f -> option(f, state.decided().notes()))

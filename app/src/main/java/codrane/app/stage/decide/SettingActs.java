@@ -47,10 +47,14 @@ public class SettingActs {
 
     public Acted feature(long number, String id, String who) {
         return acts.on(number, who, DecideStage.FEATURE, state -> {
+            boolean none = id.isEmpty() && state.job().kind() != JobKind.ENABLE_EQUIPMENT;
             Optional<Feature> feature = state.pack().equipment().feature(id);
-            if (feature.isEmpty()) return Acted.refused("This vehicle's pack knows no such equipment.");
+            if (feature.isEmpty() && !none) return Acted.refused("This vehicle's pack knows no such equipment.");
             if (state.before().isEmpty()) return NOT_SCANNED;
-            keep(state, 0, PlanFacts.settings(state, state.before().get(), feature.get()), who);
+            List<PutBack> all = new ArrayList<>(PlanFacts.byName(state));
+            feature.ifPresent(
+                    f -> all.addAll(PlanFacts.settings(state, state.before().get(), f)));
+            keep(state, 0, all, who);
             return decides.feature(state, id, who);
         });
     }
