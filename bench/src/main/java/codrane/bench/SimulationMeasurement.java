@@ -5,6 +5,7 @@ import codrane.standin.Rehearsal;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.OptionalDouble;
 
 /** Programs modules in virtual time: how much faster than real, how much of the bus is used, how near the prediction. */
 public final class SimulationMeasurement {
@@ -25,16 +26,20 @@ public final class SimulationMeasurement {
     private static void tell(String which, Rehearsal r) {
         System.out.printf(
                 Locale.ROOT,
-                "%s: %d octets, %.1f s simulated in %.2f s (%.0f times faster), bus use %.1f %%, frame on the bus %.1f %%,"
+                "%s: %d octets, %.1f s simulated in %.2f s (%.0f times faster), bus use %s, frame on the bus %s,"
                         + " predicted %.1f s (%+.1f %%)%n",
                 which,
                 r.bytes(),
                 r.wholeSeconds(),
                 r.realSeconds(),
                 r.wholeSeconds() / r.realSeconds(),
-                100 * r.busUse(),
-                100 * r.busShare(),
+                percent(r.busUse()),
+                percent(r.busShare()),
                 r.predictedSeconds(),
                 100 * (r.predictedSeconds() / r.simulatedSeconds() - 1));
+    }
+
+    private static String percent(OptionalDouble share) {
+        return share.isPresent() ? String.format(Locale.ROOT, "%.1f %%", 100 * share.getAsDouble()) : "without a bus";
     }
 }

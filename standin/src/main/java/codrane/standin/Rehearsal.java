@@ -10,6 +10,7 @@ import codrane.core.run.RunState;
 import codrane.link.run.RunJournal;
 import codrane.standin.vehicle.Setup;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * One module programmed in virtual time, beside what the pack alone predicts.
@@ -19,8 +20,8 @@ import java.util.List;
  * @param simulatedSeconds erase to verify, on the simulated vehicle
  * @param realSeconds that the machine needed for all of it
  * @param wholeSeconds simulated, with unlocking and restarts
- * @param busUse share of what bus and module allow that the transfer uses, 0..1; 1 without a bus
- * @param busShare of the time in which a frame was on the bus, 0..1; 0 without a bus
+ * @param busUse share of what bus and module allow that the transfer uses, 0..1; empty without a bus
+ * @param busShare of the time in which a frame was on the bus, 0..1; empty without a bus
  */
 public record Rehearsal(
         int bytes,
@@ -28,8 +29,8 @@ public record Rehearsal(
         double simulatedSeconds,
         double realSeconds,
         double wholeSeconds,
-        double busUse,
-        double busShare) {
+        OptionalDouble busUse,
+        OptionalDouble busShare) {
     /**
      * @param pack whose module has a flash memory
      * @param bytes to program, at least as many as the version and hardware texts need
@@ -56,8 +57,10 @@ public record Rehearsal(
                 (clock.end - clock.begin) / 1e9,
                 real,
                 whole,
-                workshop.hasBus() ? use.share() : 1,
-                workshop.hasBus() ? workshop.bus().busyNanos() / 1e9 / whole : 0);
+                workshop.hasBus() ? OptionalDouble.of(use.share()) : OptionalDouble.empty(),
+                workshop.hasBus()
+                        ? OptionalDouble.of(workshop.bus().busyNanos() / 1e9 / whole)
+                        : OptionalDouble.empty());
     }
 
     private static BusUse use(PackModule module, Pack pack) {

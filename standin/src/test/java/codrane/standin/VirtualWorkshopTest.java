@@ -248,8 +248,8 @@ class VirtualWorkshopTest {
         "19027F00, 13",
         "1906, 13",
         "31010203, 31",
-        "3601AA, 24",
-        "37, 24",
+        "3601AA, 7F",
+        "37, 7F",
         "3400440008000000000010, 7F"
     })
     void uds_badRequest_getsTheStandardsAnswer(String request, String code) {

@@ -6,6 +6,8 @@ import codrane.core.pack.PackModule;
 import codrane.standin.Rehearsal;
 import java.io.IOException;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.TypeConversionException;
@@ -30,8 +32,8 @@ final class PredictCommand extends Asked {
             int bytes,
             double predictedSeconds,
             double simulatedSeconds,
-            double busUse,
-            double busShare) {}
+            Optional<Double> busUse,
+            Optional<Double> busShare) {}
 
     @Override
     public Integer call() throws IOException {
@@ -51,11 +53,11 @@ final class PredictCommand extends Asked {
                 rounded(r.busShare()));
         String text = String.format(
                 Locale.ROOT,
-                "%d octets: %.1f s predicted, %.1f s simulated, erase to verify. %.1f %% of what bus and module allow is used.",
+                "%d octets: %.1f s predicted, %.1f s simulated, erase to verify. %s",
                 bytes,
                 r.predictedSeconds(),
                 r.simulatedSeconds(),
-                100 * r.busUse());
+                used(r.busUse()));
         output().result("predict", told, text);
         return Main.GOOD;
     }
@@ -78,6 +80,17 @@ final class PredictCommand extends Asked {
 
     private static long end(PackModule.Range range) {
         return range.start() + range.length();
+    }
+
+    private static String used(OptionalDouble busUse) {
+        return busUse.isEmpty()
+                ? "The use of a bus is not defined: this vehicle has none to its modules."
+                : String.format(
+                        Locale.ROOT, "%.1f %% of what bus and module allow is used.", 100 * busUse.getAsDouble());
+    }
+
+    private static Optional<Double> rounded(OptionalDouble value) {
+        return value.isPresent() ? Optional.of(rounded(value.getAsDouble())) : Optional.empty();
     }
 
     private static double rounded(double value) {

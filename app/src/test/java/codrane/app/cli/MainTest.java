@@ -185,6 +185,11 @@ class MainTest {
         double simulated = result.path("simulatedSeconds").asDouble();
         assertThat(result.path("predictedSeconds").asDouble()).isBetween(0.9 * simulated, 1.1 * simulated);
         assertThat(result.path("busUse").asDouble()).isBetween(0.97, 1.0);
+        out.reset();
+        assertThat(run("predict", "--pack", "tolvane-chorus", "--module", "doors", "--bytes", "65536", "--json"))
+                .isZero();
+        assertThat(json(out).has("busUse")).isFalse(); // without a bus it is not defined
+        assertThat(json(out).has("busShare")).isFalse();
         assertThat(run("predict", "--pack", "brennick-lorne", "--module", "doors", "--bytes", "65536"))
                 .isEqualTo(2);
         assertThat(run("predict", "--pack", "brennick-lorne", "--module", "tail-lift", "--bytes", "5"))

@@ -13,6 +13,7 @@ import codrane.core.ready.Need;
 import codrane.core.text.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -41,9 +42,10 @@ public final class BeforeAgreeing {
         if (missing.isEmpty()) return Optional.empty();
         return Optional.of("Still to be got: "
                 + missing.stream()
-                        .map(n -> n.what() + (n.lead().isZero() ? "" : " (" + Words.lead(n.lead()) + ")"))
-                        .distinct()
-                        .collect(Collectors.joining(", "))
+                        .map(n -> n.title().substring(0, 1).toLowerCase(Locale.ROOT)
+                                + n.title().substring(1)
+                                + (n.lead().isZero() ? "" : " (" + Words.lead(n.lead()) + ")"))
+                        .collect(Collectors.joining("; "))
                 + ".");
     }
 

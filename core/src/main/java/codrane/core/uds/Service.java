@@ -1,5 +1,6 @@
 package codrane.core.uds;
 
+import codrane.core.octets.Bytes;
 import java.util.Optional;
 
 /** Diagnostic services that this project knows. Source: unchecked (ISO 14229-1, ISO 15031-5). */
@@ -65,6 +66,13 @@ public enum Service {
     /** Whether the second octet is a sub-function, with the suppress bit. */
     public boolean hasSubFunction() {
         return subFunction;
+    }
+
+    /** Whether a request asks for no positive response. */
+    public static boolean suppressed(Bytes request) {
+        return request.length() > 1
+                && of(request.u8(0)).map(Service::hasSubFunction).orElse(false)
+                && (request.u8(1) & SUPPRESS) != 0;
     }
 
     public static Optional<Service> of(int sid) {

@@ -34,8 +34,13 @@ public final class AwaitedReply {
         return reply;
     }
 
-    public void sent() {
+    /** Time is counted from here until the request is sent: it may never be. */
+    public void begun() {
         sentAt = time.now();
+    }
+
+    public void sent() {
+        begun();
         expectWithin(waits.p2());
     }
 

@@ -31,6 +31,9 @@ public final class CanLink implements DiagnosticLink {
     private static final Duration BUS_MARGIN = Duration.ofMillis(20);
     private static final int ADDRESSES = 256;
 
+    /** Longest answer that is taken, octets; far beyond what a module of this world sends, and bounded. */
+    private static final int LONGEST_ANSWER = 1 << 20;
+
     private final Scheduler time;
     private final CanPort port;
     private final PackLink.Can addressing;
@@ -49,7 +52,7 @@ public final class CanLink implements DiagnosticLink {
         this.addressing = addressing;
         this.margin = margin;
         this.onClose = onClose;
-        settings = IsoTpSettings.STANDARD.withFrames(addressing.frameOctets());
+        settings = IsoTpSettings.STANDARD.withFrames(addressing.frameOctets()).receivingUpTo(LONGEST_ANSWER);
         for (int address = 0; address < ADDRESSES; address++) {
             addressByResponseId.putIfAbsent(addressing.responseId(address), address);
         }
@@ -124,6 +127,7 @@ public final class CanLink implements DiagnosticLink {
 
     private void begin(int address, Bytes request, AwaitedReply reply) {
         awaited = reply;
+        reply.begun();
         if (lost) {
             onLost();
             return;

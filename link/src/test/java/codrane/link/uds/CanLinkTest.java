@@ -61,6 +61,21 @@ class CanLinkTest {
     }
 
     @Test
+    void request_answerAboveTheShortLengths_arrivesWhole() {
+        Bytes data = Bytes.filled(70_000, 0x5A);
+        answering(request -> module.send(Bytes.parse("62F1A0").plus(data), outcome -> {}));
+        assertThat(ask("22F1A0"))
+                .isEqualTo(new Reply.Positive(Bytes.parse("62F1A0").plus(data)));
+    }
+
+    @Test
+    void request_thatCouldNotBeSent_tellsTheTimeThatWasWaited() {
+        time.advance(Duration.ofMinutes(10)); // the clock has not just begun
+        Reply reply = ask("22F190F18CF189F191"); // a flow control never comes
+        assertThat(((Reply.Silent) reply).waited()).isBetween(Duration.ofMillis(900), Duration.ofMillis(1200));
+    }
+
+    @Test
     void request_noModule_isSilentAfterP2() {
         assertThat(ask("3E00")).isInstanceOf(Reply.Silent.class);
         assertThat(time.now())

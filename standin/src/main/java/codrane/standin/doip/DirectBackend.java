@@ -30,6 +30,16 @@ public final class DirectBackend implements DoipBackend {
     }
 
     @Override
+    public int longest() {
+        return vehicle.pack().link().longestMessage();
+    }
+
+    @Override
+    public boolean carries(int octets, boolean functional) {
+        return octets <= longest();
+    }
+
+    @Override
     public void request(int address, Bytes request, boolean functional, BiConsumer<Integer, Bytes> respond) {
         time.execute(() -> {
             if (functional) there.forEach(each -> ask(each, request, true, respond));

@@ -23,7 +23,6 @@ public final class DoipEntity implements AutoCloseable {
     public static final int ADDRESS = 0x1000;
 
     static final int MOST_TESTERS = 4;
-    static final int LONGEST_REQUEST = 65_535;
     private static final int MOST_TRIES = 20;
 
     private final Vin vin;
@@ -124,7 +123,7 @@ public final class DoipEntity implements AutoCloseable {
     }
 
     EntityStatus status() {
-        return new EntityStatus(0, MOST_TESTERS, registered(), LONGEST_REQUEST);
+        return new EntityStatus(0, MOST_TESTERS, registered(), backend.longest());
     }
 
     DoipMessage.PowerMode powerMode() {

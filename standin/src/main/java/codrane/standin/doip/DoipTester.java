@@ -108,14 +108,14 @@ final class DoipTester {
         }
         boolean functional = message.target() == DoipLink.FUNCTIONAL;
         int address = message.target() - DoipEntity.ADDRESS;
-        if (message.userData().length() > DoipEntity.LONGEST_REQUEST) {
-            send(new DiagnosticNegative(message.target(), message.source(), 0x04));
-        } else if (!functional
-                && (address < 0 || address > 0xFF || !entity.backend().knows(address))) {
+        DoipBackend backend = entity.backend();
+        if (!functional && (address < 0 || address > 0xFF || !backend.knows(address))) {
             send(new DiagnosticNegative(message.target(), message.source(), 0x03));
+        } else if (!backend.carries(message.userData().length(), functional)) {
+            send(new DiagnosticNegative(message.target(), message.source(), 0x04)); // not acknowledged, and then lost
         } else {
             send(new DiagnosticAck(message.target(), message.source()));
-            entity.backend().request(address, message.userData(), functional, this::answer);
+            backend.request(address, message.userData(), functional, this::answer);
         }
         return true;
     }

@@ -10,21 +10,37 @@ import codrane.link.isotp.IsoTpAddressing;
 import codrane.link.isotp.IsoTpEndpoint;
 import codrane.link.isotp.IsoTpSettings;
 import codrane.link.time.Scheduler;
+import codrane.link.time.Watchdog;
+import codrane.link.uds.Answer;
+import codrane.standin.doip.EdgeConversation.Asked;
+import java.time.Duration;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiConsumer;
 
-/** An edge node: passes diagnostic messages on to the modules of a CAN bus, as one node of it. */
+/**
+ * An edge node: passes diagnostic messages on to the modules of a CAN bus, as one node of it. Each module is asked one
+ * thing at a time; what is asked of all waits until none is asked anything.
+ */
 public final class EdgeBackend implements DoipBackend {
     private final Scheduler time;
-    private final Map<Integer, IsoTpEndpoint> byAddress = new LinkedHashMap<>();
-    private final Map<Integer, BiConsumer<Integer, Bytes>> askers = new HashMap<>();
+    private final int longest;
+    private final Map<Integer, PackModule> modules = new LinkedHashMap<>();
+    private final Map<Integer, EdgeConversation> byAddress = new LinkedHashMap<>();
     private final IsoTpEndpoint functional;
+    private final Watchdog allTimeout;
+    private final Deque<Asked> allWaiting = new ArrayDeque<>();
+    private Optional<Asked> all = Optional.empty();
 
     /** @param bus of a vehicle of the pack; to be made on its scheduler */
     public EdgeBackend(Pack pack, SimulatedBus bus, Scheduler time) {
         this.time = time;
+        longest = pack.link().longestMessage();
+        allTimeout = new Watchdog(time);
         PackLink.Can link = (PackLink.Can) pack.link();
         IsoTpSettings settings = IsoTpSettings.STANDARD.withFrames(link.frameOctets());
         CanPort port = bus.attach();
@@ -34,8 +50,9 @@ public final class EdgeBackend implements DoipBackend {
             IsoTpAddressing ids =
                     IsoTpAddressing.normal(link.requestId(address), link.responseId(address), link.extended());
             IsoTpEndpoint endpoint = new IsoTpEndpoint(time, port, ids, settings);
+            byAddress.put(address, new EdgeConversation(time, module, endpoint, this::next));
             endpoint.onMessage(message -> answered(address, message));
-            byAddress.put(address, endpoint);
+            modules.put(address, module);
             byId.put(link.responseId(address), endpoint);
         }
         functional = new IsoTpEndpoint(
@@ -46,26 +63,70 @@ public final class EdgeBackend implements DoipBackend {
         port.listen(byId::containsKey, frame -> byId.get(frame.id()).onFrame(frame));
     }
 
-    private void answered(int address, Bytes message) {
-        BiConsumer<Integer, Bytes> asker = askers.get(address);
-        if (asker != null) asker.accept(address, message);
-    }
-
     @Override
     public boolean knows(int address) {
         return byAddress.containsKey(address);
     }
 
     @Override
-    public void request(int address, Bytes request, boolean all, BiConsumer<Integer, Bytes> respond) {
+    public int longest() {
+        return longest;
+    }
+
+    @Override
+    public boolean carries(int octets, boolean toAll) {
+        return toAll ? functional.fitsOneFrame(octets) : octets <= longest;
+    }
+
+    @Override
+    public void request(int address, Bytes request, boolean toAll, BiConsumer<Integer, Bytes> respond) {
+        Asked asked = new Asked(request, respond);
         time.execute(() -> {
-            if (all) {
-                byAddress.keySet().forEach(each -> askers.put(each, respond));
-                if (functional.fitsOneFrame(request.length())) functional.send(request, outcome -> {});
-            } else {
-                askers.put(address, respond);
-                byAddress.get(address).send(request, outcome -> {});
-            }
+            if (toAll && asked.expectsNothing()) functional.send(request, outcome -> {});
+            else if (toAll) allWaiting.add(asked);
+            else byAddress.get(address).ask(asked);
+            next();
         });
+    }
+
+    /** Whatever can be asked now is asked. */
+    private void next() {
+        if (all.isPresent()) return;
+        if (allWaiting.isEmpty()) {
+            byAddress.values().forEach(EdgeConversation::next);
+        } else if (byAddress.values().stream().noneMatch(EdgeConversation::busy)) {
+            Asked asked = allWaiting.remove();
+            all = Optional.of(asked);
+            allTimeout.expectWithin(patience(), this::allAnswered);
+            functional.send(asked.request(), outcome -> {});
+        }
+    }
+
+    private Duration patience() {
+        Duration slowest = modules.values().stream()
+                .map(m -> m.session().p2())
+                .max(Duration::compareTo)
+                .orElse(Duration.ZERO);
+        return slowest.plus(EdgeConversation.MARGIN);
+    }
+
+    private void allAnswered() {
+        all = Optional.empty();
+        next();
+    }
+
+    private void answered(int address, Bytes message) {
+        if (all.isEmpty()) {
+            byAddress.get(address).answered(message);
+            return;
+        }
+        Asked asked = all.get();
+        Answer answer = Answer.judge(asked.request(), message);
+        if (answer instanceof Answer.Foreign) return;
+        Duration more = answer instanceof Answer.Pending
+                ? modules.get(address).session().p2Star().plus(EdgeConversation.MARGIN)
+                : patience();
+        allTimeout.expectWithin(more, this::allAnswered);
+        asked.respond().accept(address, message);
     }
 }

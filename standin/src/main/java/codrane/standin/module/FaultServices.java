@@ -48,7 +48,7 @@ final class FaultServices implements ServiceGroup {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
         } else if (group == Requests.ALL_GROUPS) {
             answer.after(CLEARING, state.faults::clear, Bytes.EMPTY);
-        } else if (state.faults.has(group)) {
+        } else if (known(group)) { // stored or not: there is nothing to refuse in a fault that is not there
             answer.after(CLEARING, () -> state.faults.clear(group), Bytes.EMPTY);
         } else {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);

@@ -47,6 +47,11 @@ final class FlashMemory {
         return true;
     }
 
+    /** Whether all of it is this memory's. */
+    boolean has(long address, long length) {
+        return address >= pack.segment().start() && length >= 1 && address + length <= end();
+    }
+
     /** @return false when a download can't begin there */
     boolean accepts(long address, long length) {
         return state == TransferState.PARTIAL && address == next && address + length == end();
@@ -93,8 +98,7 @@ final class FlashMemory {
 
     /** @return the octets, or empty when the range is not this memory's */
     java.util.Optional<Bytes> read(long address, long length) {
-        boolean inside = address >= pack.segment().start() && length >= 1 && address + length <= end();
-        return inside
+        return has(address, length)
                 ? java.util.Optional.of(
                         Bytes.copyOf(content, (int) (address - pack.segment().start()), (int) length))
                 : java.util.Optional.empty();

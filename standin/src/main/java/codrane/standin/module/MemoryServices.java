@@ -7,6 +7,7 @@ import codrane.core.uds.Service;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
  * ReadMemoryByAddress, WriteMemoryByAddress, RequestDownload, RequestUpload, TransferData, RequestTransferExit. Besides
@@ -20,6 +21,7 @@ final class MemoryServices implements ServiceGroup {
     private static final double LEAST_VOLTS = 11.0;
     private static final int MOST_READ = 1024;
     private static final int LONGEST_NUMBER = 4;
+    private static final OptionalInt NO_DATA = OptionalInt.of(0);
 
     private final ModuleState state;
     private final DiagnosticSession session;
@@ -42,8 +44,8 @@ final class MemoryServices implements ServiceGroup {
                 Service.WRITE_MEMORY_BY_ADDRESS, Rule.of(5).inSession().whenUnlocked(),
                 Service.REQUEST_DOWNLOAD, Rule.of(5).inProgramming().whenUnlocked(),
                 Service.REQUEST_UPLOAD, Rule.of(5).inProgramming().whenUnlocked(),
-                Service.TRANSFER_DATA, Rule.of(2),
-                Service.REQUEST_TRANSFER_EXIT, Rule.of(1));
+                Service.TRANSFER_DATA, Rule.of(2).inProgramming(),
+                Service.REQUEST_TRANSFER_EXIT, Rule.of(1).inProgramming());
     }
 
     @Override
@@ -58,19 +60,34 @@ final class MemoryServices implements ServiceGroup {
         }
     }
 
-    /** Address and size, each of one to four octets as the format octet says. */
-    private static Optional<Range> range(UdsRequest request, int at) {
+    /**
+     * Address and size, each of one to four octets as the format octet says; otherwise refuses. A format that the module
+     * does not have is out of range, before the length that would follow from it is judged. Source: unchecked (ISO
+     * 14229-1, addressAndLengthFormatIdentifier).
+     *
+     * @param at of the format octet
+     * @param data octets that follow address and size; empty: as many as the size says
+     */
+    private static Optional<Range> range(UdsRequest request, int at, OptionalInt data, Answer answer) {
         int sizeOctets = request.u8(at) >> 4;
         int addressOctets = request.u8(at) & 0xF;
-        boolean good = sizeOctets >= 1
+        boolean known = sizeOctets >= 1
                 && sizeOctets <= LONGEST_NUMBER
                 && addressOctets >= 1
-                && addressOctets <= LONGEST_NUMBER
-                && request.length() >= at + 1 + sizeOctets + addressOctets;
-        if (!good) return Optional.empty();
-        long address = number(request, at + 1, addressOctets);
-        long size = number(request, at + 1 + addressOctets, sizeOctets);
-        return Optional.of(new Range(address, size, 1 + addressOctets + sizeOctets));
+                && addressOctets <= LONGEST_NUMBER;
+        if (!known) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            return Optional.empty();
+        }
+        int head = at + 1 + addressOctets + sizeOctets;
+        if (request.length() >= head) {
+            long address = number(request, at + 1, addressOctets);
+            long size = number(request, at + 1 + addressOctets, sizeOctets);
+            if (request.length() == head + (data.isPresent() ? data.getAsInt() : size))
+                return Optional.of(new Range(address, size, 1 + addressOctets + sizeOctets));
+        }
+        answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
+        return Optional.empty();
     }
 
     private static long number(UdsRequest request, int at, int octets) {
@@ -80,11 +97,8 @@ final class MemoryServices implements ServiceGroup {
     }
 
     private void readMemory(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 1);
-        if (range.isEmpty() || request.length() != 1 + range.get().octets()) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
+        Optional<Range> range = range(request, 1, NO_DATA, answer);
+        if (range.isEmpty()) return;
         long address = range.get().address();
         long size = range.get().size();
         Optional<Bytes> content = inNotes(address, size)
@@ -98,12 +112,9 @@ final class MemoryServices implements ServiceGroup {
     }
 
     private void writeMemory(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 1);
-        boolean whole = range.isPresent()
-                && request.length() == 1L + range.get().octets() + range.get().size();
-        if (!whole) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (!inNotes(range.get().address(), range.get().size())) {
+        Optional<Range> range = range(request, 1, OptionalInt.empty(), answer);
+        if (range.isEmpty()) return;
+        if (!inNotes(range.get().address(), range.get().size())) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE); // flash is written by transfer only
         } else {
             Bytes data = request.from(1 + range.get().octets());
@@ -124,25 +135,20 @@ final class MemoryServices implements ServiceGroup {
     }
 
     private void download(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 2);
-        if (range.isEmpty() || request.length() != 2 + range.get().octets()) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
+        Optional<Range> range = range(request, 2, NO_DATA, answer);
+        if (range.isEmpty()) return;
         flashFor(answer).ifPresent(flash -> {
             long start = range.get().address();
-            if (request.u8(1) != 0) answer.refuse(Known.REQUEST_OUT_OF_RANGE); // neither packed nor encrypted
+            boolean plain = request.u8(1) == 0; // neither packed nor encrypted
+            if (!plain || !flash.has(start, range.get().size())) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
             else if (!flash.accepts(start, range.get().size())) answer.refuse(Known.UPLOAD_DOWNLOAD_NOT_ACCEPTED);
             else begin(new Transfer(true, start, start + range.get().size()), answer);
         });
     }
 
     private void upload(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 2);
-        if (range.isEmpty() || request.length() != 2 + range.get().octets()) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
+        Optional<Range> range = range(request, 2, NO_DATA, answer);
+        if (range.isEmpty()) return;
         flashFor(answer).ifPresent(flash -> {
             Range r = range.get();
             if (request.u8(1) != 0 || flash.read(r.address(), r.size()).isEmpty())
@@ -172,9 +178,10 @@ final class MemoryServices implements ServiceGroup {
                     ? request.length() >= 3 && request.length() <= pack().blockBytes()
                     : request.length() == 2;
             int counter = request.u8(1);
+            boolean repeats = transfer.writes() && transfer.repeats(counter);
             if (!length) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            else if (transfer.writes() && transfer.repeats(counter))
-                answer.positive(Bytes.of(counter)); // repeated after a lost answer: not written again
+            else if (repeats) answer.positive(Bytes.of(counter)); // after a lost answer: not written again
+            else if (transfer.left() == 0) answer.refuse(Known.REQUEST_SEQUENCE_ERROR); // all came already
             else if (!transfer.expects(counter)) answer.refuse(Known.WRONG_BLOCK_SEQUENCE_COUNTER);
             else if (transfer.writes()) write(flash, transfer, request, answer);
             else read(flash, transfer, counter, answer);
@@ -209,8 +216,8 @@ final class MemoryServices implements ServiceGroup {
     private void exit(UdsRequest request, Answer answer) {
         if (request.length() != 1) {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (session.transfer().isEmpty()) {
-            answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
+        } else if (session.transfer().filter(t -> t.left() == 0).isEmpty()) {
+            answer.refuse(Known.REQUEST_SEQUENCE_ERROR); // nothing is transferred, or not all of it came
         } else {
             session.endTransfer();
             answer.positive(Bytes.EMPTY);

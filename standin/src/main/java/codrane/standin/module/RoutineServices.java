@@ -69,9 +69,11 @@ final class RoutineServices implements ServiceGroup {
 
     private void flash(int routine, UdsRequest request, Answer answer) {
         int octets = routine == ERASE ? 12 : 8;
-        if (state.flash.isEmpty() || request.subFunction() != START) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else if (!session.isProgramming()) answer.refuse(Known.SERVICE_NOT_SUPPORTED_IN_SESSION);
+        // a routine that the session does not have is out of range. Source: unchecked (ISO 14229-1, RoutineControl)
+        boolean there = state.flash.isPresent() && session.isProgramming();
+        if (!there) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         else if (!session.unlocked()) answer.refuse(Known.SECURITY_ACCESS_DENIED);
+        else if (request.subFunction() != START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
         else if (request.length() != octets) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
         else if (around.volts() < LEAST_VOLTS) answer.refuse(Known.VOLTAGE_TOO_LOW);
         else if (state.health() == Part.Health.HALF_DEAD) answer.refuse(Known.GENERAL_PROGRAMMING_FAILURE);
@@ -141,7 +143,7 @@ final class RoutineServices implements ServiceGroup {
         if (request.subFunction() != START) {
             answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
         } else if (session.isDefault()) {
-            answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED_IN_SESSION);
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE); // the default session does not have the routine
         } else if (request.length() < 6) {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
         } else if (pairs && !around.pairable(request.u8(4))) {
@@ -195,7 +197,7 @@ final class RoutineServices implements ServiceGroup {
         Optional<VehicleCondition> missing =
                 procedure.needs().stream().filter(n -> !around.holds(n)).findFirst();
         if (session.isDefault()) {
-            answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED_IN_SESSION);
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE); // the default session does not have the routine
         } else if (missing.isPresent()) {
             answer.refuse(
                     switch (missing.get()) {

@@ -24,9 +24,7 @@ record UdsRequest(Bytes message, boolean functional) {
     }
 
     boolean suppressed() {
-        return Service.of(sid()).map(Service::hasSubFunction).orElse(false)
-                && message.length() > 1
-                && (message.u8(1) & Service.SUPPRESS) != 0;
+        return Service.suppressed(message);
     }
 
     int u8(int index) {

@@ -84,10 +84,15 @@ public final class UdsServer {
         keepSession();
         UdsRequest request = new UdsRequest(message, functional);
         Answer answer = new Answer(request, state.module.session(), time, new OwnWork(), keeping(respond));
+        Optional<Service> service = Service.of(request.sid()).filter(byService::containsKey);
+        if (service.isEmpty()) {
+            answer.refuse(Known.SERVICE_NOT_SUPPORTED); // whatever the gateway thinks of it
+            return;
+        }
         switch (around.passage(state.module, request.sid())) {
             case REFUSED -> answer.refuse(Known.AUTHENTICATION_REQUIRED);
             case CLAIMED -> answer.positive(Bytes.EMPTY);
-            case PASSES -> serve(request, answer);
+            case PASSES -> serve(service.get(), request, answer);
         }
     }
 
@@ -98,17 +103,11 @@ public final class UdsServer {
         };
     }
 
-    private void serve(UdsRequest request, Answer answer) {
-        Optional<Service> service = Service.of(request.sid()).filter(byService::containsKey);
-        if (service.isEmpty()) {
-            answer.refuse(Known.SERVICE_NOT_SUPPORTED);
-            return;
-        }
-        ServiceGroup group = byService.get(service.get());
-        Rule rule = group.rules().get(service.get());
-        Optional<Known> refusal = refusal(rule, request);
+    private void serve(Service service, UdsRequest request, Answer answer) {
+        ServiceGroup group = byService.get(service);
+        Optional<Known> refusal = refusal(group.rules().get(service), request);
         if (refusal.isPresent()) answer.refuse(refusal.get());
-        else group.serve(service.get(), request, answer);
+        else group.serve(service, request, answer);
     }
 
     private Optional<Known> refusal(Rule rule, UdsRequest request) {

@@ -48,6 +48,16 @@ class DoipEntityTest {
         }
 
         @Override
+        public int longest() {
+            return 65_535;
+        }
+
+        @Override
+        public boolean carries(int octets, boolean functional) {
+            return octets <= (functional ? 7 : longest());
+        }
+
+        @Override
         public void request(int address, Bytes request, boolean functional, BiConsumer<Integer, Bytes> respond) {
             respond.accept(0x40, Bytes.of(request.u8(0) | 0x40).plus(request.from(1)));
         }
@@ -132,6 +142,21 @@ class DoipEntityTest {
             assertThat(udp(socket, "02FD777700000000")).contains(new DoipMessage.HeaderNegative(0x01));
             assertThat(udp(socket, "02FD00020000000101")).contains(new DoipMessage.HeaderNegative(0x04));
             assertThat(udp(socket, "02")).contains(new DoipMessage.HeaderNegative(0x00));
+        }
+    }
+
+    @Test
+    void message_thatCannotBeCarried_isRefusedWhenItArrives() throws IOException {
+        try (Tester tester = new Tester(entity.port())) {
+            assertThat(tester.exchange(new RoutingRequest(0x0E01, 0))).isEqualTo(routing(0x0E01, 0x10));
+            tester.send(new Diagnostic(0x0E01, 0xE400, Bytes.parse("22F190F18CF18900")));
+            assertThat(tester.next())
+                    .isEqualTo(new Arrival.Message(new DoipMessage.DiagnosticNegative(0xE400, 0x0E01, 0x04)));
+            tester.send(new Diagnostic(0x0E01, 0x1041, Bytes.parse("3E00")));
+            assertThat(tester.next())
+                    .isEqualTo(new Arrival.Message(new DoipMessage.DiagnosticNegative(0x1041, 0x0E01, 0x03)));
+            tester.send(new Diagnostic(0x0E01, 0x1040, Bytes.parse("3E00"))); // the connection is as good as before
+            assertThat(tester.next()).isEqualTo(new Arrival.Message(new DiagnosticAck(0x1040, 0x0E01)));
         }
     }
 

@@ -88,7 +88,7 @@ class FaultBoardTest {
         lift.ask("3602" + "AA".repeat(100));
         assertThat(lift.ask("3E00")).isEqualTo("silent");
         lift.wait(Duration.ofSeconds(4));
-        assertThat(lift.ask("3603" + "AA".repeat(100))).isEqualTo("7F3624");
+        assertThat(lift.ask("3603" + "AA".repeat(100))).isEqualTo("7F367F");
         assertThat(lift.look("bootOnly")).isEqualTo(true);
         assertThat(lift.ask("220210")).isEqualTo("62021002000800C8"); // what it wrote is not lost
     }

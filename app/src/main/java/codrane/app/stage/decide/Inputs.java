@@ -14,6 +14,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What people say for the plan.
@@ -38,10 +40,13 @@ public record Inputs(
         return equipment().isEmpty() ? features : List.of();
     }
 
-    /** Whether something comes with it. */
-    public boolean alsoChosen() {
-        return alsoEquipment().stream().anyMatch(Option::chosen)
-                || settings.filter(s -> !s.chosen().isEmpty()).isPresent();
+    /** What comes with it, in words; empty when nothing does. */
+    public String alsoWords() {
+        Stream<String> equipment =
+                alsoEquipment().stream().filter(Option::chosen).map(Option::title);
+        Stream<String> chosen =
+                settings.stream().flatMap(s -> s.chosen().stream()).map(c -> c.title() + ", " + c.change());
+        return Stream.concat(equipment, chosen).collect(Collectors.joining("; "));
     }
 
     /** What a panel of its own asks. */

@@ -85,7 +85,7 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
             case WRITE_VIN -> new Piece(Lane.LINK, "VIN", 3, tasks, Part.WRITES);
             case WRITE_CODING -> new Piece(Lane.LINK, "Coding", 4, tasks, Part.WRITES);
             case RESET -> new Piece(Lane.VEHICLE, "Restart", 4, tasks, Part.WRITES);
-            case CLEAR -> new Piece(Lane.LINK, "Clear faults", 6, tasks, Part.WRITES);
+            case CLEAR -> new Piece(Lane.LINK, "Clear", 6, tasks, Part.WRITES);
             case RELEARN, INITIALISE, CALIBRATE ->
                 new Piece(Lane.VEHICLE, operation.title(), operation.seconds(), tasks, Part.WRITES);
             default -> new Piece(Lane.LINK, operation.title(), operation.seconds(), tasks, Part.WRITES);

@@ -8,7 +8,6 @@ import codrane.core.job.act.NextAct.Act;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.release.Release;
-import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
@@ -57,8 +56,7 @@ public final class RunStage implements StageRules {
         boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
         return new NextAct(
                 (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
-                        + " on the "
-                        + state.replaced().map(PackModule::lowerTitle).orElse("vehicle"),
+                        + " on the " + onWhat(state, left),
                 before + "Tick each below. "
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
@@ -69,6 +67,16 @@ public final class RunStage implements StageRules {
                         : Safe.toStop(state),
                 Tone.WRITE,
                 List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    /** The one module, or the vehicle when several are written. */
+    private static String onWhat(JobState state, List<Operation> left) {
+        List<String> modules = left.stream()
+                .map(Operation::module)
+                .filter(m -> !m.isEmpty())
+                .distinct()
+                .toList();
+        return modules.size() == 1 ? state.pack().module(modules.getFirst()).lowerTitle() : "vehicle";
     }
 
     private static NextAct running(JobState state, JobRun run) {
