@@ -203,8 +203,8 @@ class BadInputTest {
                 .contains("can't be waived");
         assertThat(sentence(app.bean(BenchActs.class).readOld(number, "lead"))).contains("no old module");
         assertThat(sentence(app.bean(RunActs.class).stop(number, "lead"))).contains("No run is under way");
-        assertThat(sentence(prepares.fetch(number, "NO-SUCH", "lead"))).contains("does not offer");
-        assertThat(sentence(prepares.fetch(number, "LFT-312-Z", "lead"))).contains("the file is for BK-67220-Z1");
+        assertThat(sentence(prepares.fetch(number, "NO-SUCH", "", "lead"))).contains("does not offer");
+        assertThat(sentence(prepares.fetch(number, "LFT-312-Z", "", "lead"))).contains("the file is for BK-67220-Z1");
         assertThat(sentence(acts.close(number, "lead"))).contains("not through yet");
         assertThat(rows("run")).isEqualTo(runs);
     }

@@ -70,7 +70,7 @@ final class JobSteps {
     JobSteps toRun(String manifest) throws InterruptedException {
         toPlan();
         done(acts.keep(number, HoldPoint.PLAN_AGREED, WHO, ""));
-        done(app.bean(PrepareActs.class).fetch(number, manifest, WHO));
+        done(app.bean(PrepareActs.class).fetch(number, manifest, "", WHO));
         awaitTask();
         done(app.bean(SheetActs.class).fetch(number, WHO));
         Until.so(() -> HoldRules.progress(facts()).openBefore(Stage.RUN).isEmpty());

@@ -157,7 +157,7 @@ class RunPlannedTest {
             assertThat(module(world, "body").path("flashCrc").asString()).isNotEqualTo(stock);
             done(TestActs.of(app).plan(job.number, WHO));
             done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            done(app.bean(PrepareActs.class).fetch(job.number, "BOD-331-B", WHO));
+            done(app.bean(PrepareActs.class).fetch(job.number, "BOD-331-B", "", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
             assertThat(module(world, "body").path("flashCrc").asString()).isEqualTo(stock);
@@ -269,7 +269,7 @@ class RunPlannedTest {
             JsonNode had = module(world, "tail-lift").path("coding");
             done(TestActs.of(app).plan(job.number, WHO));
             done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            done(app.bean(PrepareActs.class).fetch(job.number, "LFT-312-B", WHO));
+            done(app.bean(PrepareActs.class).fetch(job.number, "LFT-312-B", "", WHO));
             job.awaitTask();
             agreeAndRun(app, job);
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500))

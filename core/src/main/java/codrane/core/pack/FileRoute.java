@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import codrane.core.text.Words;
 import java.time.Duration;
 
 /**
@@ -28,5 +29,12 @@ public record FileRoute(Way way, Duration lead, int price, int tokens) {
         public String words() {
             return words;
         }
+    }
+
+    /** What it costs, in words: "80 cr and 1 token"; empty when it costs nothing. */
+    public String cost() {
+        String money = price > 0 ? price + " cr" : "";
+        String used = tokens > 0 ? Words.count(tokens, "token") : "";
+        return money + (money.isEmpty() || used.isEmpty() ? "" : " and ") + used;
     }
 }

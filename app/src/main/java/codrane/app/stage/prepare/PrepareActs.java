@@ -42,8 +42,12 @@ public class PrepareActs {
         this.audit = audit;
     }
 
-    /** Fetches a calibration in the background, unless it is on the shelf already. */
-    public Acted fetch(long number, String manifestId, String who) {
+    /**
+     * Fetches a calibration in the background, unless it is on the shelf already.
+     *
+     * @param agreed what the person was told that it costs; empty: nothing was agreed to
+     */
+    public Acted fetch(long number, String manifestId, String agreed, String who) {
         return acts.on(number, who, PrepareStage.FETCH, state -> {
             Optional<Acted> not = notDownloaded(state);
             if (not.isPresent()) return not.get();
@@ -52,6 +56,8 @@ public class PrepareActs {
                 if (offer.isEmpty()) return Acted.refused("The service does not offer " + manifestId + ".");
                 CalibrationCheck fit = FileFit.of(state, offer.get());
                 if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
+                Optional<Acted> unasked = notAgreed(state, offer.get(), agreed);
+                if (unasked.isPresent()) return unasked.get();
                 Optional<Acted> busy = acts.busy(number);
                 if (busy.isPresent()) return busy.get();
                 tasks.begin(
@@ -61,6 +67,15 @@ public class PrepareActs {
                 return Acted.refused(e.getMessage());
             }
         });
+    }
+
+    /** What is on the shelf was paid already; else the price that was agreed to must be the one that is paid. */
+    private Optional<Acted> notAgreed(JobState state, Manifest offer, String agreed) {
+        String cost = state.replaced().orElseThrow().software().file().cost();
+        boolean paid = cost.isEmpty() || shelf.find(offer.id(), offer.sha256()).isPresent();
+        return paid || agreed.equals(cost)
+                ? Optional.empty()
+                : Optional.of(Acted.refused("It costs " + cost + ": agree to that price first."));
     }
 
     private Optional<Manifest> offered(JobState state, Predicate<Manifest> which) {
@@ -73,8 +88,7 @@ public class PrepareActs {
             return Optional.of(
                     Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below."));
         List<String> open = SpendingTooEarly.open(state);
-        boolean costs = route.price() > 0 || route.tokens() > 0;
-        return costs && !open.isEmpty()
+        return !route.cost().isEmpty() && !open.isEmpty()
                 ? Optional.of(Acted.refused(
                         "Nothing that costs is got before these are kept: " + String.join("; ", open) + "."))
                 : Optional.empty();
@@ -88,7 +102,9 @@ public class PrepareActs {
                     service.file(state.pack(), manifest, done -> teller.tell(manifest.id(), done, manifest.size()))));
             acts.keep(state.job().number(), who, PrepareStage.FETCH.said(), now -> {
                 if (now.runHolds()) return Acted.refused("A run began meanwhile: what it uses stays as it is.");
-                String how = there.isPresent() ? "took from the shelf" : "fetched";
+                String cost = state.replaced().orElseThrow().software().file().cost();
+                String how =
+                        there.isPresent() ? "took from the shelf" : cost.isEmpty() ? "fetched" : "bought for " + cost;
                 return atHand(now, shelved, how, who);
             });
         } catch (ServiceException | IllegalArgumentException e) {

@@ -31,8 +31,13 @@ class PrepareController {
     }
 
     @PostMapping("/calibration")
-    String calibration(@PathVariable long number, @RequestParam String id, Principal who, RedirectAttributes flash) {
-        return prepare(prepares.fetch(number, id, who.getName()), number, flash);
+    String calibration(
+            @PathVariable long number,
+            @RequestParam String id,
+            @RequestParam(defaultValue = "") String cost,
+            Principal who,
+            RedirectAttributes flash) {
+        return prepare(prepares.fetch(number, id, cost, who.getName()), number, flash);
     }
 
     @PostMapping("/calibration-upload")

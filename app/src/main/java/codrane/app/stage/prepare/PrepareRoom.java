@@ -78,6 +78,7 @@ class PrepareRoom implements Room {
 
     @Override
     public PrepareView view(JobState state, Viewer viewer) {
-        return PrepareView.of(state, offers.of(state), viewer);
+        return PrepareView.of(
+                state, offers.of(state), m -> shelf.find(m.id(), m.sha256()).isPresent(), viewer);
     }
 }

@@ -11,9 +11,12 @@ import codrane.core.pack.FileRoute;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.power.PowerGate;
+import codrane.core.ready.Need;
+import codrane.core.ready.Noted;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * The page of Prepare.
@@ -35,11 +38,16 @@ public record PrepareView(
      * @param atHand as a sentence; empty when there is none
      * @param trouble why the service could not be asked; empty when it could
      * @param asking whether the service is being asked: the page is loaded anew then
+     * @param balance of tokens, as a sentence; empty when none are used
      */
-    public record File(String atHand, String trouble, boolean asking, List<Offer> offers) {}
+    public record File(String atHand, String trouble, boolean asking, List<Offer> offers, String balance) {}
 
-    /** @param fetch words of the button; empty when it can't be fetched now */
-    public record Offer(String id, String title, String hardware, String size, Judged judged, String fetch) {}
+    /**
+     * @param fetch words of the button; empty when it can't be fetched now
+     * @param cost that is agreed to first, in words; empty when nothing is paid
+     */
+    public record Offer(
+            String id, String title, String hardware, String size, Judged judged, String fetch, String cost) {}
 
     public record Judged(boolean good, String words) {}
 
@@ -49,7 +57,8 @@ public record PrepareView(
     /** What this one may press. */
     public record May(boolean needs, boolean upload, boolean paste) {}
 
-    static PrepareView of(JobState state, Offers.Known known, Viewer viewer) {
+    /** @param onShelf files that were paid already */
+    static PrepareView of(JobState state, Offers.Known known, Predicate<Manifest> onShelf, Viewer viewer) {
         long number = state.job().number();
         May may = new May(
                 viewer.may(number, "needs"),
@@ -62,13 +71,15 @@ public record PrepareView(
         return new PrepareView(
                 number,
                 state.readiness().map(r -> NeedsView.of(state, r)),
-                programs ? Optional.of(file(state, known, viewer.may(number, "calibration"))) : Optional.empty(),
+                programs
+                        ? Optional.of(file(state, known, onShelf, viewer.may(number, "calibration")))
+                        : Optional.empty(),
                 sheet ? Optional.of(sheet(state)) : Optional.empty(),
                 Optional.of(state.power()),
                 may);
     }
 
-    private static File file(JobState state, Offers.Known known, boolean may) {
+    private static File file(JobState state, Offers.Known known, Predicate<Manifest> onShelf, boolean may) {
         String atHand = state.calibration()
                 .map(c -> "At hand: " + c.manifest().title() + " ("
                         + c.manifest().id() + "). Size, SHA-256 and CRC-32 are the manifest’s.")
@@ -78,11 +89,24 @@ public record PrepareView(
                 known.answer().map(Offers.Answer::trouble).orElse(""),
                 known.asking(),
                 known.answer().map(Offers.Answer::offers).orElse(List.of()).stream()
-                        .map(m -> offer(state, m, may))
-                        .toList());
+                        .map(m -> offer(state, m, onShelf.test(m), may))
+                        .toList(),
+                balance(state));
     }
 
-    private static Offer offer(JobState state, Manifest m, boolean may) {
+    /** As somebody noted it: the maker's service does not tell. */
+    private static String balance(JobState state) {
+        FileRoute route = state.replaced().orElseThrow().software().file();
+        if (route.tokens() == 0) return "";
+        String key = Need.Kind.TOKENS.key() + ":" + state.pack().service();
+        return Optional.ofNullable(state.prepared().noted().get(key))
+                .map(Noted::detail)
+                .filter(d -> !d.isEmpty())
+                .map(d -> "Balance of tokens, as it was noted: " + d + ".")
+                .orElse("Nobody noted the balance of tokens: look at the account first.");
+    }
+
+    private static Offer offer(JobState state, Manifest m, boolean paid, boolean may) {
         CalibrationCheck fit = FileFit.of(state, m);
         return new Offer(
                 m.id(),
@@ -90,16 +114,16 @@ public record PrepareView(
                 String.join(", ", m.hardware()),
                 Words.megabytes(m.size()),
                 new Judged(fit.usable(), String.join(" ", fit.reasons())),
-                may && fit.usable() ? fetch(state) : "");
+                may && fit.usable() ? fetch(state, paid) : "",
+                paid ? "" : state.replaced().orElseThrow().software().file().cost());
     }
 
-    private static String fetch(JobState state) {
-        FileRoute route = state.replaced().orElseThrow().software().file();
-        boolean costs = route.price() > 0 || route.tokens() > 0;
-        if (state.runHolds() || costs && !SpendingTooEarly.open(state).isEmpty()) return "";
-        return (state.calibration().isPresent() ? "Fetch again" : "Fetch")
-                + (route.price() > 0 ? ", " + route.price() + " cr" : "")
-                + (route.tokens() > 0 ? ", " + Words.count(route.tokens(), "token") : "");
+    private static String fetch(JobState state, boolean paid) {
+        String cost = state.replaced().orElseThrow().software().file().cost();
+        boolean tooEarly = !cost.isEmpty() && !SpendingTooEarly.open(state).isEmpty();
+        if (state.runHolds() || tooEarly) return "";
+        if (!cost.isEmpty()) return paid ? "Take it, it is paid" : "Buy it for " + cost;
+        return state.calibration().isPresent() ? "Fetch again" : "Fetch";
     }
 
     private static Sheet sheet(JobState state) {

@@ -4,16 +4,27 @@ import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
 import codrane.core.job.JobState;
 import codrane.core.job.Scan;
+import codrane.core.job.stage.ProveStage;
+import codrane.core.planner.WaysOn;
+import java.util.List;
 import java.util.Optional;
 
-/** The page of Prove. */
-public record ProveView(Optional<Fresh> fresh) {
+/**
+ * The page of Prove.
+ *
+ * @param ways on when it does not work, besides the gentlest; none otherwise
+ */
+public record ProveView(Optional<Fresh> fresh, List<String> ways) {
     /** A scan from after the run. */
     public record Fresh(String when, LedgerView ledger, MatrixView matrix) {}
 
     static ProveView of(JobState state) {
         return new ProveView(
-                state.after().filter(scan -> state.before().isPresent()).map(scan -> fresh(state, scan)));
+                state.after().filter(scan -> state.before().isPresent()).map(scan -> fresh(state, scan)),
+                ProveStage.waysOn(state).stream()
+                        .skip(1)
+                        .map(WaysOn.Way::sentence)
+                        .toList());
     }
 
     private static Fresh fresh(JobState state, Scan scan) {

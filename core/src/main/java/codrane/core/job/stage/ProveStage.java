@@ -14,7 +14,6 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
-import codrane.core.plan.Plan;
 import codrane.core.plan.Said.Proved;
 import codrane.core.plan.Stage;
 import codrane.core.planner.Cautions;
@@ -22,7 +21,6 @@ import codrane.core.planner.WaysOn;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /** Prove: a fresh scan agrees, and the function itself was tried. */
 public final class ProveStage implements StageRules {
@@ -82,9 +80,7 @@ public final class ProveStage implements StageRules {
 
     /** An answer, and it leads on: the gentlest way first. */
     private static NextAct notWorking(JobState state) {
-        Plan plan = state.plan().orElseThrow().plan();
-        List<WaysOn.Way> ways = WaysOn.of(state.vehicleFacts(state.after().orElseThrow()), plan);
-        String others = ways.stream().skip(1).map(WaysOn.Way::sentence).collect(Collectors.joining(" Or: "));
+        List<WaysOn.Way> ways = waysOn(state);
         List<Act> acts = new ArrayList<>();
         if (ways.getFirst().id().equals("settle")) acts.add(Act.simple("Done, and it stays as it was", TRIED));
         else acts.add(Act.simple("Plan again", DecideStage.PLAN));
@@ -94,7 +90,19 @@ public final class ProveStage implements StageRules {
             acts.add(Act.simple("Plan again", DecideStage.PLAN).second());
         acts.add(Act.waive("Left as it is", HoldPoint.FUNCTION_TESTED));
         return new NextAct(
-                ways.getFirst().sentence(), "It does not work yet. Or: " + others, Safe.NO_RUN, Tone.DIFFERS, acts);
+                ways.getFirst().sentence(),
+                "It does not work yet: this is the gentlest way on. The others stand below.",
+                Safe.NO_RUN,
+                Tone.DIFFERS,
+                acts);
+    }
+
+    /** Ways on, the gentlest first; none as long as nobody said that it does not work. */
+    public static List<WaysOn.Way> waysOn(JobState state) {
+        boolean fails = state.decided().notes().since().proved() == Proved.DOES_NOT_WORK;
+        if (!fails || state.plan().isEmpty() || state.after().isEmpty()) return List.of();
+        return WaysOn.of(
+                state.vehicleFacts(state.after().get()), state.plan().get().plan());
     }
 
     private static NextAct stayAway(JobState state) {
