@@ -12,7 +12,7 @@ import picocli.CommandLine.Parameters;
 /** {@code file info FILE [--json]}. */
 @Command(name = "info", description = "Reads a calibration file: Intel HEX, S-record or binary.")
 final class FileCommand extends Asked {
-    private static final long LONGEST = 512L << 20;
+    static final long LONGEST = 512L << 20;
 
     @Parameters(paramLabel = "FILE")
     private String name;
@@ -28,7 +28,7 @@ final class FileCommand extends Asked {
         Path file = InputFile.path(name);
         return switch (CalibrationFile.read(InputFile.octets(file, LONGEST))) {
             case ReadResult.Read(CalibrationFile read) -> good(read);
-            case ReadResult.Damaged damaged -> damaged(file, damaged);
+            case ReadResult.Damaged damaged -> damaged(output(), "file-info", file, damaged);
         };
     }
 
@@ -46,9 +46,9 @@ final class FileCommand extends Asked {
         return Main.GOOD;
     }
 
-    private int damaged(Path file, ReadResult.Damaged damaged) {
+    static int damaged(Output output, String command, Path file, ReadResult.Damaged damaged) {
         Damaged told = new Damaged("damaged", damaged.message(), file.toString(), damaged.line(), damaged.column());
-        output().found("file-info", told, file + ": damaged. " + damaged.sentence());
+        output.found(command, told, file + ": damaged. " + damaged.sentence());
         return Main.FOUND;
     }
 }

@@ -35,7 +35,9 @@ public final class Main {
     @Command(name = "vin", subcommands = VinCommand.class)
     static final class Vin {}
 
-    @Command(name = "file", subcommands = FileCommand.class)
+    @Command(
+            name = "file",
+            subcommands = {FileCommand.class, FileConvertCommand.class, FileCheckCommand.class})
     static final class File {}
 
     @Command(name = "pack", subcommands = PackCommand.class)

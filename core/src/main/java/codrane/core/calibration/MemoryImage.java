@@ -134,4 +134,20 @@ public final class MemoryImage {
         runs.values().forEach(run -> crc.update(run.octets, 0, run.length));
         return crc.getValue();
     }
+
+    /**
+     * The same data, each gap between the first and the last address filled.
+     *
+     * @param octet 0..255
+     */
+    MemoryImage filled(int octet) {
+        List<Segment> all = segments();
+        long start = all.getFirst().start();
+        byte[] whole = new byte[Math.toIntExact(all.getLast().end() - start)];
+        Arrays.fill(whole, (byte) octet);
+        runs.forEach((at, run) -> System.arraycopy(run.octets, 0, whole, (int) (at - start), run.length));
+        MemoryImage image = new MemoryImage();
+        image.runs.put(start, new Run(whole));
+        return image;
+    }
 }

@@ -1,0 +1,249 @@
+package codrane.app.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.calibration.CalibrationWriter;
+import codrane.core.octets.Checksums;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+/** {@code file convert} and {@code file check}. */
+class FileCommandsTest {
+    /** Three octets at 0030, two at 0040: a gap of thirteen. */
+    private static final String GAPPED = ":0300300002337A1E\n:02004000AABB59\n:00000001FF\n";
+
+    private static final int START = 0x00080000;
+    private static final int LENGTH = 0x00100000;
+
+    @TempDir
+    Path folder;
+
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+    private int run(String... args) {
+        out.reset();
+        err.reset();
+        return Main.run(List.of(args), new PrintStream(out, true), new PrintStream(err, true));
+    }
+
+    private static JsonNode json(ByteArrayOutputStream stream) {
+        return new ObjectMapper().readTree(stream.toString(StandardCharsets.UTF_8));
+    }
+
+    private String path(String name) {
+        return folder.resolve(name).toString();
+    }
+
+    private String info(String name) {
+        assertThat(run("file", "info", path(name), "--json")).isZero();
+        return json(out).path("segments") + " " + json(out).path("crc32").asString();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"b.hex", "b.ihex", "b.s19", "b.s28", "b.s37", "b.srec", "b.mot", "B.HEX"})
+    void convert_thereAndBack_isTheSameDataAtTheSameAddresses(String name) throws IOException {
+        Files.writeString(folder.resolve("a.hex"), GAPPED);
+        String before = info("a.hex");
+        assertThat(run("file", "convert", path("a.hex"), path(name), "--json")).isZero();
+        assertThat(json(out).path("schema").asString()).isEqualTo("codrane.file-convert/1");
+        assertThat(json(out).path("bytes").asInt()).isEqualTo(5);
+        assertThat(info(name)).isEqualTo(before);
+        assertThat(run("file", "convert", path(name), path("c.hex"))).isZero();
+        assertThat(info("c.hex")).isEqualTo(before);
+    }
+
+    @Test
+    void convert_random_throughEveryFormat_isIdentity() throws IOException {
+        byte[] data = new byte[70_000]; // over a page of 64 KB
+        new Random(12).nextBytes(data);
+        Files.write(folder.resolve("a.hex"), CalibrationWriter.intelHex(CalibrationWriter.image(0x1FFF0, data)));
+        String before = info("a.hex");
+        assertThat(run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
+        assertThat(run("file", "convert", path("b.s28"), path("c.s37"))).isZero();
+        assertThat(run("file", "convert", path("c.s37"), path("d.hex"))).isZero();
+        assertThat(info("d.hex")).isEqualTo(before);
+        assertThat(run("file", "convert", path("d.hex"), path("e.bin"))).isZero();
+        assertThat(Files.readAllBytes(folder.resolve("e.bin"))).isEqualTo(data);
+    }
+
+    @Test
+    void convert_toBinary_needsAFillForGaps() throws IOException {
+        Files.writeString(folder.resolve("a.hex"), GAPPED);
+        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--json"))
+                .isEqualTo(1);
+        assertThat(json(err).path("class").asString()).isEqualTo("refused");
+        assertThat(json(err).path("message").asString()).contains("00000033 to 0000003F");
+        assertThat(folder.resolve("b.bin")).doesNotExist();
+        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "FF", "--json"))
+                .isZero();
+        assertThat(json(out).path("filled").asInt()).isEqualTo(13);
+        byte[] binary = Files.readAllBytes(folder.resolve("b.bin"));
+        assertThat(binary).hasSize(18).startsWith(0x02, 0x33, 0x7A, 0xFF).endsWith(0xFF, 0xAA, 0xBB);
+        assertThat(run("file", "convert", path("a.hex"), path("b.hex"), "--fill", "0x00"))
+                .isZero();
+        assertThat(info("b.hex")).startsWith("[{\"start\":48,\"length\":18}]");
+    }
+
+    @Test
+    void convert_addressesThatTheFormatCannotHold_areRefused() throws IOException {
+        Files.write(folder.resolve("a.hex"), CalibrationWriter.intelHex(CalibrationWriter.image(0xFFFF, new byte[2])));
+        assertThat(run("file", "convert", path("a.hex"), path("b.s19"))).isEqualTo(1);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("00010000", "0000FFFF");
+        assertThat(run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"b.txt, FF", "b, FF", "hex, FF", "b.hex, F", "b.hex, GG", "b.hex, 100", "a.hex, FF"})
+    void convert_badInput_isSaidAndWritesNothing(String to, String fill) throws IOException {
+        Files.writeString(folder.resolve("a.hex"), GAPPED);
+        assertThat(run("file", "convert", path("a.hex"), path(to), "--fill", fill))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).doesNotContain("Exception");
+        try (Stream<Path> files = Files.list(folder)) {
+            assertThat(files).containsExactly(folder.resolve("a.hex"));
+        }
+        assertThat(Files.readString(folder.resolve("a.hex"))).isEqualTo(GAPPED);
+    }
+
+    @Test
+    void convert_damagedFile_leavesWhatWasThere() throws IOException {
+        Files.writeString(folder.resolve("a.hex"), GAPPED.replace("1E", "1F"));
+        Files.writeString(folder.resolve("b.s19"), "as it was");
+        assertThat(run("file", "convert", path("a.hex"), path("b.s19"), "--json"))
+                .isEqualTo(1);
+        assertThat(json(err).path("class").asString()).isEqualTo("damaged");
+        assertThat(json(err).path("line").asInt()).isEqualTo(1);
+        assertThat(Files.readString(folder.resolve("b.s19"))).isEqualTo("as it was");
+    }
+
+    @Test
+    void convert_hugeGap_isNotFilled() throws IOException {
+        Files.writeString(folder.resolve("a.hex"), ":0100000000FF\n:02000004FFFFFC\n:0100000000FF\n:00000001FF\n");
+        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "00"))
+                .isEqualTo(1);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("4294901761 octets");
+    }
+
+    /** The tail lift's memory, its texts where the pack says they are. */
+    private void lift(String name, String version, String hardware) throws IOException {
+        byte[] data = new byte[LENGTH];
+        put(data, 0x10, 8, version);
+        put(data, 0x20, 16, hardware);
+        Files.write(folder.resolve(name), CalibrationWriter.intelHex(CalibrationWriter.image(START, data)));
+    }
+
+    private static void put(byte[] data, int at, int length, String text) {
+        byte[] padded = (text + " ".repeat(length - text.length())).getBytes(StandardCharsets.US_ASCII);
+        System.arraycopy(padded, 0, data, at, length);
+    }
+
+    private String verdict(String name, String hardware, String software) {
+        run(
+                "file",
+                "check",
+                path(name),
+                "--pack",
+                "brennick-lorne",
+                "--module",
+                "tail-lift",
+                "--hardware",
+                hardware,
+                "--software",
+                software,
+                "--json");
+        return json(out).path("verdict").asString() + " "
+                + json(out).path("usable").asBoolean();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "BK-67220-B3, 3.08, update true",
+        "BK-67220-B3, '', update true",
+        "BK-67220-B3, 3.12, same-version true",
+        "BK-67220-B3, 3.14, older false",
+        "BK-67220-Z1, 3.08, not-for-this-hardware false",
+    })
+    void check_withoutManifest_judgesByTheFilesOwnTexts(String hardware, String software, String verdict)
+            throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        assertThat(verdict("lift.hex", hardware, software)).isEqualTo(verdict);
+        assertThat(json(out).has("manifest")).isFalse();
+        assertThat(json(out).path("reasons")).isNotEmpty();
+    }
+
+    @Test
+    void check_otherMemoryOrDamage_isSaid() throws IOException {
+        Files.writeString(folder.resolve("a.hex"), GAPPED);
+        assertThat(verdict("a.hex", "BK-67220-B3", "3.08")).isEqualTo("not-for-this-module false");
+        Files.writeString(folder.resolve("b.hex"), GAPPED.replace("1E", "1F"));
+        assertThat(verdict("b.hex", "BK-67220-B3", "3.08")).isEqualTo("file-damaged false");
+    }
+
+    @Test
+    void check_withManifest_thatDecides() throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        byte[] content = Files.readAllBytes(folder.resolve("lift.hex"));
+        assertThat(run("file", "info", path("lift.hex"), "--json")).isZero();
+        String crc = json(out).path("crc32").asString();
+        String manifest = "{'id':'LFT','pack':'brennick-lorne','module':'tail-lift','title':'Tail lift','hardware':"
+                + "['BK-67220-B3'],'softwareBefore':['3.08'],'softwareAfter':'3.12','size':" + content.length
+                + ",'crc32':'" + crc + "','sha256':'" + Checksums.sha256(content) + "'}";
+        Files.writeString(folder.resolve("lift.json"), manifest.replace('\'', '"'));
+        assertThat(verdict("lift.hex", "BK-67220-B3", "3.08")).isEqualTo("update true");
+        assertThat(json(out).path("manifest").asString()).endsWith("lift.json");
+        assertThat(verdict("lift.hex", "BK-67220-B2", "3.08")).isEqualTo("not-for-this-hardware false");
+        assertThat(verdict("lift.hex", "BK-67220-B3", "3.02")).isEqualTo("not-for-this-software false");
+        Files.writeString(
+                folder.resolve("lift.json"), manifest.replace(crc, "00000000").replace('\'', '"'));
+        assertThat(verdict("lift.hex", "BK-67220-B3", "3.08")).isEqualTo("file-damaged false");
+        Files.writeString(folder.resolve("lift.json"), "{}");
+        assertThat(run(
+                        "file",
+                        "check",
+                        path("lift.hex"),
+                        "--pack",
+                        "brennick-lorne",
+                        "--module",
+                        "tail-lift",
+                        "--hardware",
+                        "B3",
+                        "--software",
+                        "1"))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("id (expected a text)");
+    }
+
+    @Test
+    void check_unknownModule_isUsage() throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        for (String module : List.of("nothing", "doors"))
+            assertThat(run(
+                            "file",
+                            "check",
+                            path("lift.hex"),
+                            "--pack",
+                            "brennick-lorne",
+                            "--module",
+                            module,
+                            "--hardware",
+                            "B3",
+                            "--software",
+                            "1"))
+                    .isEqualTo(2);
+    }
+}
