@@ -50,7 +50,7 @@ public final class VirtualWorkshop {
     private final Vin vin;
     private final SimulatedVehicle vehicle;
     private final Optional<CanVehicle> can;
-    private final DiagnosticLink link;
+    private final VirtualCable link;
     private final FaultBoard faults;
 
     public VirtualWorkshop(Setup setup) {
@@ -66,16 +66,26 @@ public final class VirtualWorkshop {
             CanVehicle onBus = new CanVehicle(vehicle, time, pace);
             can = Optional.of(onBus);
             onBus.bus().tap(trace);
-            link = CanLink.on(time, onBus.bus().attach(), addressing);
+            link = new VirtualCable(CanLink.on(time, onBus.bus().attach(), addressing), time);
         } else {
             can = Optional.empty();
-            link = new VirtualDoipLink(
-                    vehicle, time, (PackLink.Doip) setup.pack().link(), trace);
+            PackLink.Doip doip = (PackLink.Doip) setup.pack().link();
+            link = new VirtualCable(new VirtualDoipLink(vehicle, time, doip, trace), time);
         }
         faults = new FaultBoard(vehicle, time, new FaultBoard.Outside() {
             @Override
             public void busOff(String module, boolean off) {
                 can.ifPresent(c -> c.off(module, off));
+            }
+
+            @Override
+            public void unplugged(boolean out) {
+                if (out) link.pull();
+            }
+
+            @Override
+            public void mute(boolean on) {
+                link.mute(on);
             }
         });
         can.ifPresent(c -> c.bus().fault(faults));

@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
             Main.Pack.class,
             Main.Baseline.class,
             Main.Part.class,
+            Main.Run.class,
             Main.Serial.class,
             Main.Audit.class,
             PlanCommand.class,
@@ -47,6 +48,9 @@ public final class Main {
             name = "baseline",
             subcommands = {BaselineVerifyCommand.class, BaselineDiffCommand.class})
     static final class Baseline {}
+
+    @Command(name = "run", subcommands = RunSimulateCommand.class)
+    static final class Run {}
 
     @Command(name = "part", subcommands = PartCommand.class)
     static final class Part {}

@@ -71,11 +71,11 @@ final class StandinCommand extends Asked {
         Pack pack = PackFiles.named(packName.orElseThrow(() -> new UsageException("--pack is missing")));
         RunningVehicle.Doors doors = doors(pack);
         Setup setup = setup(pack, condition);
-        List<FaultSpec> faults = faults(faultTexts);
+        List<FaultSpec> faults = Faults.read(faultTexts, pack);
         SimulatedVehicle.World island = SimulatedVehicle.World.now(new Authority().publicKey());
         try (RunningVehicle vehicle = new RunningVehicle(setup, doors, speed, island);
                 ControlPort port = new ControlPort(SimulatedTool.fixedTo(vehicle), control)) {
-            for (FaultSpec fault : faults) bring(vehicle, fault);
+            faults.forEach(vehicle::bring);
             String where = (vehicle.hasCan() ? " can=" + vehicle.canPort() : "")
                     + (vehicle.hasDoip() ? " doip=" + vehicle.doipPort() : "");
             output().line((where + " control=" + port.port()).strip());
@@ -91,23 +91,6 @@ final class StandinCommand extends Asked {
         Optional<Integer> free = Optional.of(0);
         boolean neither = can.isEmpty() && doip.isEmpty();
         return new RunningVehicle.Doors(neither && onCan ? free : can, neither && !onCan ? free : doip, announce);
-    }
-
-    private static List<FaultSpec> faults(List<String> texts) {
-        List<FaultSpec> faults = new ArrayList<>();
-        for (String text : texts) {
-            switch (FaultSpec.parse(text)) {
-                case FaultSpec.Parsed.Spec(FaultSpec spec) -> faults.add(spec);
-                case FaultSpec.Parsed.Bad(String reason) -> throw new UsageException("--fault: " + reason);
-            }
-        }
-        return faults;
-    }
-
-    private static void bring(RunningVehicle vehicle, FaultSpec fault) {
-        if (!vehicle.fits(fault))
-            throw new UsageException("--fault: this pack has no module " + InputFile.quoted(fault.module()));
-        vehicle.bring(fault);
     }
 
     private static Setup setup(Pack pack, String condition) {

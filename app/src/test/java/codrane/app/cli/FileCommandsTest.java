@@ -246,4 +246,57 @@ class FileCommandsTest {
                             "1"))
                     .isEqualTo(2);
     }
+
+    private int simulate(String file, String... more) {
+        List<String> args = new java.util.ArrayList<>(List.of(
+                "run",
+                "simulate",
+                "--pack",
+                "brennick-lorne",
+                "--operation",
+                "program",
+                "--module",
+                "tail-lift",
+                "--file",
+                path(file),
+                "--json"));
+        args.addAll(List.of(more));
+        return run(args.toArray(String[]::new));
+    }
+
+    @Test
+    void simulate_fileThatFits_isProgrammed_orEndsInANamedState() throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        assertThat(simulate("lift.hex"))
+                .as(err.toString(StandardCharsets.UTF_8))
+                .isZero();
+        assertThat(json(out).path("schema").asString()).isEqualTo("codrane.run-simulate/1");
+        assertThat(json(out).path("outcome").asString()).isEqualTo("done");
+        assertThat(json(out).path("moduleState").asString()).isEqualTo("runs");
+        assertThat(json(out).path("seconds").asDouble()).isPositive();
+        assertThat(simulate("lift.hex", "--fault", "power-loss:module=tail-lift,block=9"))
+                .isEqualTo(1);
+        assertThat(json(out).path("outcome").asString()).isEqualTo("interrupted");
+        assertThat(json(out).path("moduleState").asString()).isEqualTo("boot-only");
+        assertThat(json(out).path("nextAct").asString()).contains("recover");
+    }
+
+    @Test
+    void simulate_fileThatDoesNotFit_isRefusedBeforeAnythingIsSent() throws IOException {
+        lift("other.hex", "3.12", "BK-67220-Z");
+        assertThat(simulate("other.hex")).isEqualTo(1);
+        assertThat(json(out).path("outcome").asString()).isEqualTo("refused");
+        assertThat(json(out).path("moduleState").asString()).isEqualTo("runs");
+        assertThat(json(out).path("seconds").asDouble()).isZero();
+        Files.writeString(folder.resolve("bad.hex"), GAPPED.replace("1E", "1F"));
+        assertThat(simulate("bad.hex")).isEqualTo(1);
+        assertThat(json(out).path("sentence").asString()).contains("damaged");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"heat", "power-loss:module=nothing", "rain", "drop:count=x"})
+    void simulate_faultThatCannotBe_isUsage(String fault) throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        assertThat(simulate("lift.hex", "--fault", fault)).isEqualTo(2);
+    }
 }

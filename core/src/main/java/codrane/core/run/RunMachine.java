@@ -10,12 +10,19 @@ import codrane.core.run.Reply.Silent;
 import codrane.core.run.RunState.Phase;
 import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.ResponseCode.Known;
+import java.util.EnumSet;
+import java.util.Set;
 
 /**
  * Advances a run by one answer. Pure: no clock, no link. {@code next} judges the answer to the action before, and gives
  * the next action.
  */
 public final class RunMachine {
+    /** Refusals whose cause a person takes away. */
+    private static final Set<Known> MENDED_OUTSIDE = EnumSet.of(
+            Known.VOLTAGE_TOO_LOW, Known.TEMPERATURE_TOO_HIGH, Known.ENGINE_IS_RUNNING, Known.ENGINE_IS_NOT_RUNNING);
+
     static final int MOST_TRIES = 3;
 
     private RunMachine() {}
@@ -256,9 +263,15 @@ public final class RunMachine {
             case WAKE -> again(state, "does not wake up");
             default -> {
                 String what = "refuses: " + code.words();
-                yield state.committed() ? lost(state, what, code.nextStep()) : safe(state, what, code.nextStep());
+                yield state.committed() ? lost(state, what, onward(code)) : safe(state, what, code.nextStep());
             }
         };
+    }
+
+    /** Between erase and verify nothing is started again: what stands in the way goes, then it is recovered. */
+    private static String onward(ResponseCode code) {
+        boolean mended = code.known().filter(MENDED_OUTSIDE::contains).isPresent();
+        return mended ? code.nextStep() + " Then recover the run." : "Keep the power on and recover the run.";
     }
 
     private static Step silent(RunState state, Silent silent) {
@@ -275,7 +288,9 @@ public final class RunMachine {
     /** Repeats a request that may be repeated: reads, and a block with the same counter. */
     private static Step again(RunState state, String what) {
         int most = state.phase() == Phase.WAKE ? 20 : MOST_TRIES;
-        if (state.tries() + 1 >= most) return stop(state, what, "Check cable and power, then go on.");
+        if (state.tries() + 1 >= most)
+            return stop(
+                    state, what, "Check cable and power, then " + (state.committed() ? "recover the run." : "go on."));
         RunState retry = state.again();
         if (retry.phase() == Phase.TRANSFER) return new Step(retry, block(retry));
         return enter(retry);

@@ -1,0 +1,201 @@
+package codrane.standin;
+
+import codrane.core.calibration.MemoryImage;
+import codrane.core.gateway.OperationMatrix;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import codrane.core.power.PowerWindow;
+import codrane.core.run.Reply;
+import codrane.core.run.RunAction;
+import codrane.core.run.RunState;
+import codrane.core.run.RunTask;
+import codrane.core.uds.Requests;
+import codrane.link.run.RunGates;
+import codrane.link.run.RunJournal;
+import codrane.link.run.RunLoop;
+import codrane.standin.fault.FaultSpec;
+import codrane.standin.vehicle.Setup;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+
+/** One file programmed into one module of a healthy vehicle in virtual time, with what may go wrong on the way. */
+public final class SimulatedRun {
+    private static final int LONGEST_WAIT_SECONDS = 1800;
+    private static final int STEADY_SECONDS = 10;
+
+    private final VirtualWorkshop workshop;
+    private final PackModule module;
+    private final Journal journal = new Journal();
+
+    /** How a run ends. */
+    public enum Outcome {
+        DONE,
+        /** The module refused where nothing was half written. */
+        REFUSED,
+        /** It ended where nothing was half written. */
+        STOPPED,
+        /** It must be recovered. */
+        INTERRUPTED
+    }
+
+    /** What can be asked of a module. */
+    public enum ModuleState {
+        RUNS,
+        BOOT_ONLY,
+        SILENT
+    }
+
+    /**
+     * @param software that the module reports; empty when only its boot software answers
+     * @param seconds simulated, from the first request to the end
+     * @param sentence what happened
+     * @param nextAct the one act that follows
+     */
+    public record End(
+            Outcome outcome, ModuleState module, String software, double seconds, String sentence, String nextAct) {}
+
+    private SimulatedRun(Pack pack, String moduleId) {
+        Setup standard = Setup.healthy(pack, Conditions.standard(pack).vin());
+        workshop = new VirtualWorkshop(standard);
+        module = pack.module(moduleId);
+        new Scenes(workshop).authorise();
+    }
+
+    /** Hardware number that the module of the simulated vehicle reports. */
+    public static String hardware(PackModule module) {
+        return module.parts().fitted();
+    }
+
+    /** Whether a simulation without an interface can have the fault. */
+    public static boolean can(FaultSpec fault) {
+        return fault.kind() != FaultSpec.Kind.HEAT;
+    }
+
+    /**
+     * @param image that fills the module's flash memory
+     * @param version that the module must report afterwards
+     */
+    public static End of(Pack pack, String moduleId, MemoryImage image, String version, List<FaultSpec> faults) {
+        SimulatedRun run = new SimulatedRun(pack, moduleId);
+        faults.forEach(run.workshop.faults()::bring);
+        return run.end(image, version);
+    }
+
+    /** As the vehicle is before anything is sent. */
+    public static End untouched(Pack pack, String moduleId, String sentence, String nextAct) {
+        SimulatedRun run = new SimulatedRun(pack, moduleId);
+        return run.told(Outcome.REFUSED, 0, sentence, nextAct);
+    }
+
+    private End end(MemoryImage image, String version) {
+        PackModule.Range segment = module.flash().orElseThrow().segment();
+        PowerWindow window = PowerWindow.programming(
+                PowerWindow.upperLimit(workshop.vehicle().pack().supply().chemistry()));
+        RunTask.Program program = new RunTask.Program(
+                module,
+                segment.start(),
+                segment.length(),
+                image.crc32(),
+                version,
+                window,
+                "Program the " + module.lowerTitle());
+        RunLoop loop = new RunLoop(workshop.link(), workshop.vehicle().pack(), image, new Gates(window), journal);
+        long began = workshop.time().now();
+        RunAction action = loop.run(RunState.begin(List.of(program))).action();
+        double seconds = (workshop.time().now() - began) / 1e9;
+        return action instanceof RunAction.Stopped stopped
+                ? told(outcome(stopped), seconds, stopped.sentence(), stopped.nextStep())
+                : told(
+                        Outcome.DONE,
+                        seconds,
+                        "The " + module.lowerTitle() + " reports software " + version + ".",
+                        "Write what the programming took from it, then scan again.");
+    }
+
+    private Outcome outcome(RunAction.Stopped stopped) {
+        if (stopped.lost()) return Outcome.INTERRUPTED;
+        return journal.refused ? Outcome.REFUSED : Outcome.STOPPED;
+    }
+
+    private End told(Outcome outcome, double seconds, String sentence, String nextAct) {
+        workshop.faults().clear();
+        boolean silent = workshop.vehicle().server(module.id()).orElseThrow().unreachable();
+        Map<String, Object> look = look();
+        boolean boot = Boolean.TRUE.equals(look.get("bootOnly"));
+        return new End(
+                outcome,
+                silent ? ModuleState.SILENT : boot ? ModuleState.BOOT_ONLY : ModuleState.RUNS,
+                boot || silent ? "" : String.valueOf(look.get("software")),
+                seconds,
+                sentence,
+                nextAct);
+    }
+
+    @SuppressWarnings("unchecked") // a look is made of maps
+    private Map<String, Object> look() {
+        Map<String, Object> modules =
+                (Map<String, Object>) workshop.vehicle().look().get("modules");
+        return (Map<String, Object>) modules.get(module.id());
+    }
+
+    /** What the last answer was. */
+    private static final class Journal implements RunJournal {
+        private boolean refused;
+
+        @Override
+        public void open(RunState state, RunAction action) {}
+
+        @Override
+        public void close(RunState state, RunAction action, Reply reply) {
+            refused = reply instanceof Reply.Refused;
+        }
+    }
+
+    /** The supply is watched as in a real run; all else is in order. */
+    private final class Gates implements RunGates {
+        private final PowerWindow window;
+
+        Gates(PowerWindow window) {
+            this.window = window;
+        }
+
+        @Override
+        public Verdict awaitPower(RunState state, PowerWindow wanted) {
+            return risen(wanted.start(), STEADY_SECONDS);
+        }
+
+        @Override
+        public Verdict awaitKeyOn(RunState state, String prompt) {
+            return new Verdict.Open();
+        }
+
+        @Override
+        public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
+            return new OperationMatrix.Verdict.Allowed("simulation");
+        }
+
+        @Override
+        public Verdict beforeSending(RunState state) {
+            return state.phase() == RunState.Phase.TRANSFER ? risen(window.hold(), 1) : new Verdict.Open();
+        }
+
+        /** Waits until it was high for so many seconds, and keeps the session meanwhile. */
+        private Verdict risen(double volts, int seconds) {
+            int high = 0;
+            for (int i = 0; i < LONGEST_WAIT_SECONDS; i++) {
+                high = workshop.vehicle().volts() >= volts ? high + 1 : 0;
+                if (high >= seconds) return new Verdict.Open();
+                workshop.link().tell(module.address(), Requests.testerPresentSuppressed());
+                pause(Duration.ofSeconds(1));
+            }
+            return new Verdict.Closed(
+                    "The supply stayed below " + volts + " V.", "Raise the supply voltage, then go on with the run.");
+        }
+
+        @Override
+        public void pause(Duration span) {
+            workshop.time().advance(span);
+        }
+    }
+}
