@@ -1,8 +1,9 @@
 /* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. */
-const WAY_MILLIS = 10000;
+const WAY_MILLIS = 30000; // a link may be slow: the page that it leads to is fresh itself
+const LEADS_AWAY = 'a[href]:not([href^="#"]):not([download])';
 let onTheWaySince = -WAY_MILLIS;
 document.addEventListener('submit', (event) => { if (!event.defaultPrevented) onTheWaySince = event.timeStamp; });
-document.addEventListener('click', (event) => { if (event.target.closest('a[href]')) onTheWaySince = event.timeStamp; });
+document.addEventListener('click', (event) => { if (event.target.closest(LEADS_AWAY)) onTheWaySince = event.timeStamp; });
 export function go(url, event) {
   onTheWaySince = event.timeStamp;
   location.href = url;

@@ -301,7 +301,7 @@ class BadInputTest {
         "decide/origin, origin, PERHAPS, Choose where the part comes from",
         "decide/feature, feature, time-travel, knows no such equipment",
         "decide/order, in, ZZZ9, There is no such option code",
-        "decide/setting, setting, body-main/nothing, changes no setting by name",
+        "decide/setting, setting, body-main/nothing, Choose a setting",
         "decide/line, line, BOD/01, changes no line",
         "overrule/neighbours, answer, maybe, Choose one of the answers",
         "overrule/weather, answer, sunny, Choose one of the answers",
