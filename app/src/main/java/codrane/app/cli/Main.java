@@ -16,8 +16,10 @@ import picocli.CommandLine.Command;
             Main.Baseline.class,
             Main.Part.class,
             Main.Run.class,
+            Main.Coding.class,
             Main.Serial.class,
             Main.Audit.class,
+            CrcCommand.class,
             PlanCommand.class,
             PowerCommand.class,
             PredictCommand.class,
@@ -48,6 +50,11 @@ public final class Main {
             name = "baseline",
             subcommands = {BaselineVerifyCommand.class, BaselineDiffCommand.class})
     static final class Baseline {}
+
+    @Command(
+            name = "coding",
+            subcommands = {CodingCommand.class, CodingEncodeCommand.class})
+    static final class Coding {}
 
     @Command(name = "run", subcommands = RunSimulateCommand.class)
     static final class Run {}

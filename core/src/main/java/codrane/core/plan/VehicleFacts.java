@@ -142,7 +142,16 @@ public record VehicleFacts(
     public List<SettingChange> wished() {
         if (kind.onlyLooks()) return List.of();
         if (kind.about() == JobKind.About.SETTINGS) return wishes.settings();
-        return wishes.settings().stream().filter(s -> !s.to().isEmpty()).toList();
+        return wishes.settings().stream()
+                .filter(s -> !s.to().isEmpty() && !comesWithEquipment(s))
+                .toList();
+    }
+
+    private boolean comesWithEquipment(SettingChange change) {
+        Feature.Setting setting = new Feature.Setting(change.block(), change.field());
+        return wishedFeature()
+                .filter(f -> change.to().equals(f.on().get(setting)))
+                .isPresent();
     }
 
     /** Equipment that is enabled: in a job about it, and beside another one. */

@@ -2,7 +2,6 @@ package codrane.core.planner;
 
 import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.Aids.Settling;
-import codrane.core.plan.JobKind.About;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
@@ -29,7 +28,7 @@ public final class WaysOn {
         ways.add(new Way(
                 "tool", "Read back and do it with a second tool: what one reports done, another may not find."));
         ways.add(new Way("specialist", "A specialist reads, cleans or replaces what the workshop can't."));
-        boolean values = facts.kind().about() == About.SETTINGS || facts.kind().about() == About.FEATURE;
+        boolean values = !facts.wished().isEmpty() || facts.wishedFeature().isPresent();
         if (plan.has(Kind.WRITE_CODING) && values)
             ways.add(new Way("undo", "Put the values of the baseline back: the settings are then as they came."));
         return List.copyOf(ways);

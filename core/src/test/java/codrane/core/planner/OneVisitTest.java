@@ -149,4 +149,21 @@ class OneVisitTest {
                 .extracting(PlanQuestions.Question::id)
                 .containsExactly("setting-twice");
     }
+
+    @Test
+    void settingThatComesWithTheEquipment_isThatOnce() {
+        List<SettingChange> settings = new ArrayList<>();
+        for (SettingChange now : Cases.k7().wishes().settings())
+            settings.add(setting(
+                    now.module(),
+                    now.block(),
+                    now.field(),
+                    now.title(),
+                    now.from(),
+                    now.field().equals("wash") ? "" : "yes"));
+        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", settings));
+        assertThat(PlanQuestions.of(facts)).isEmpty();
+        assertThat(Planner.plan(facts).operations())
+                .isEqualTo(Planner.plan(Cases.k7()).operations());
+    }
 }
