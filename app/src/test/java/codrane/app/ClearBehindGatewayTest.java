@@ -137,6 +137,8 @@ class ClearBehindGatewayTest {
         browser.page.waitForSelector(".refused:has-text(\"can't be reached\")");
         TestWorld.authority(app.world(), "brennick-trade-desk", "lies");
         browser.open("/jobs/" + job + "/unlock");
+        // when a page asked while the authority was down, that is what it knows until it is asked again
+        if (browser.page.isVisible(".next h3:has-text(\"does not answer\")")) browser.act("Ask again");
         browser.awaitNext("Authorise this vehicle");
         browser.page.keyboard().press("Control+Enter");
         browser.page.waitForSelector(".refused:has-text(\"does not take the token\")");
