@@ -37,6 +37,16 @@ public final class DoipMeasurement {
     /** Answers each block at once. */
     private static final class NoWork implements DoipBackend {
         @Override
+        public int longest() {
+            return 65_535;
+        }
+
+        @Override
+        public boolean carries(int octets, boolean functional) {
+            return octets <= longest();
+        }
+
+        @Override
         public boolean knows(int address) {
             return true;
         }
