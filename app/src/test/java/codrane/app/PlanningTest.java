@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
+import codrane.app.stage.decide.SettingActs;
 import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
@@ -161,6 +163,16 @@ class PlanningTest {
                         .path("order")
                         .asString())
                 .isEqualTo("MKT1 RMP1 WSH1 WCH2");
+        // a wish that goes along with derived coding does not make that be carried out in part
+        SettingActs also = app.bean(SettingActs.class);
+        done(also.setting(number, "doors-main/counting", "yes", "tech"));
+        assertThat(RunTasks.unable(facts(number))).contains("Write the derived coding of the doors");
+        done(also.out(number, "doors-main/counting", "tech"));
+        // and what comes with chosen equipment has that one value
+        done(also.feature(number, "wash", "tech"));
+        assertThat(also.setting(number, "body-main/wash", "no", "tech").toString())
+                .contains("comes with the chosen equipment");
+        assertThat(also.out(number, "body-main/wash", "tech").toString()).contains("No such setting");
     }
 
     @Test

@@ -17,9 +17,7 @@ public record NoteKind<T>(String name, Class<T> form, int version, BiFunction<In
 
     /** A form that has never changed. */
     public static <T> NoteKind<T> first(String name, Class<T> form) {
-        return new NoteKind<>(name, form, 1, (was, content) -> {
-            throw new IllegalStateException("a note of version " + was + " is newer than this program");
-        });
+        return new NoteKind<>(name, form, 1, (was, content) -> content);
     }
 
     String write(T content) {
@@ -27,6 +25,8 @@ public record NoteKind<T>(String name, Class<T> form, int version, BiFunction<In
     }
 
     public Note.Read<T> read(Note note) {
+        if (note.version() > version)
+            throw new IllegalStateException("a note of version " + note.version() + " is newer than this program");
         JsonNode tree = JSON.readTree(note.content());
         JsonNode now = note.version() == version ? tree : upcaster.apply(note.version(), tree);
         return new Note.Read<>(JSON.treeToValue(now, form), note.subject(), note.at(), note.who());

@@ -44,11 +44,22 @@ public record FileInModule(CalibrationCheck check, String software, String hardw
                     "");
         String version = text(file, flash.version());
         String wanted = text(file, flash.hardware());
+        if (version.isEmpty())
+            return new FileInModule(
+                    refused(
+                            Verdict.NOT_FOR_THIS_MODULE,
+                            "The file tells no software version where those of the " + module.lowerTitle()
+                                    + " have it, at %08X."
+                                            .formatted(flash.version().start())),
+                    "",
+                    wanted);
         return new FileInModule(judge(module, version, wanted, hardware, current), version, wanted);
     }
 
+    /** Empty when what stands there is no text. */
     private static String text(CalibrationFile file, PackModule.Range range) {
-        return file.image().read(range.start(), range.length()).text().strip();
+        String text = file.image().read(range.start(), range.length()).text().strip();
+        return text.chars().allMatch(c -> c >= 0x20 && c < 0x7F) ? text : "";
     }
 
     private static CalibrationCheck judge(

@@ -44,7 +44,10 @@ public final class CodingAtHand {
 
     /** What was read before an erase goes back: the plan has no better source. */
     static boolean writesBack(JobState state, Operation operation) {
-        return fromBaseline(state, operation) && erased(state, operation.module());
+        JobKind.About about = state.job().kind().about();
+        return (about == JobKind.About.MODULE || about == JobKind.About.PART)
+                && fromBaseline(state, operation)
+                && erased(state, operation.module());
     }
 
     /** Nothing of the module is written but what somebody chose, beside the job's own work. */
@@ -54,8 +57,12 @@ public final class CodingAtHand {
                 && state.putBack().stream().anyMatch(s -> s.module().equals(operation.module()));
     }
 
+    /** What is derived from the order is neither what was read nor a wish, whatever goes along with it. */
     private static boolean fromBaseline(JobState state, Operation operation) {
-        return !state.job().kind().onlyLooks() && operation.holds().contains(HoldPoint.BASELINE_STORED);
+        boolean derived = state.operations().stream()
+                .anyMatch(o ->
+                        o.kind() == Operation.Kind.DERIVE_CODING && o.module().equals(operation.module()));
+        return !derived && !state.job().kind().onlyLooks() && operation.holds().contains(HoldPoint.BASELINE_STORED);
     }
 
     /** Programming erases coding, and so does learning a VIN. */

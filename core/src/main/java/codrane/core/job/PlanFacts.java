@@ -122,7 +122,7 @@ public final class PlanFacts {
         if (kind.onlyLooks()) return Wishes.NONE;
         DecideNotes notes = state.decided().notes();
         Optional<String> feature = Optional.of(notes.feature()).filter(f -> !f.isEmpty());
-        List<SettingChange> settings = new ArrayList<>(byName(state).stream()
+        List<SettingChange> settings = new ArrayList<>(chosenByName(state).stream()
                 .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
                 .toList());
         if (feature.isPresent()) settings.addAll(now(state, scan));
@@ -133,7 +133,7 @@ public final class PlanFacts {
     }
 
     /** Chosen settings that do not come with the chosen equipment. */
-    public static List<PutBack> byName(JobState state) {
+    public static List<PutBack> chosenByName(JobState state) {
         Optional<Feature> feature =
                 state.pack().equipment().feature(state.decided().notes().feature());
         return state.putBack().stream()

@@ -4,6 +4,7 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
+import codrane.core.plan.Operation;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
@@ -33,9 +34,11 @@ final class EnableFeature implements Rule {
             return Judgement.blocked(feature.get().title() + " does not go with "
                     + String.join(", ", excludedTitles(facts, feature.get()))
                     + ", which is on (" + excluded.getFirst().title() + "): decide which of them stays.");
-        return new Judgement.Applies(
-                feature.get().title() + " is several settings that belong together.",
-                ChangeSettings.operations(facts, changes));
+        List<Operation> operations = ChangeSettings.operations(facts, changes);
+        return operations.isEmpty()
+                ? Judgement.notNeeded(feature.get().title() + " is enabled already.")
+                : new Judgement.Applies(
+                        feature.get().title() + " is several settings that belong together.", operations);
     }
 
     /** The feature's settings with the values that the wishes say are there now. */

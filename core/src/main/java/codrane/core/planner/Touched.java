@@ -30,10 +30,23 @@ final class Touched {
     static Map<String, Set<Concern>> by(VehicleFacts facts) {
         Map<String, Set<Concern>> by = new LinkedHashMap<>();
         facts.module().ifPresent(m -> by.put(m.title(), ofModule(facts, m)));
-        facts.wished().forEach(s -> settings(facts, s, by));
-        feature(facts, by);
+        wishes(facts, by);
         if (facts.kind().about() == JobKind.About.ORDER) order(facts, by);
         return by;
+    }
+
+    /** Concerns of chosen settings and equipment alone. */
+    static Set<Concern> wished(VehicleFacts facts) {
+        Map<String, Set<Concern>> by = new LinkedHashMap<>();
+        wishes(facts, by);
+        Set<Concern> all = EnumSet.noneOf(Concern.class);
+        by.values().forEach(all::addAll);
+        return all;
+    }
+
+    private static void wishes(VehicleFacts facts, Map<String, Set<Concern>> by) {
+        facts.wished().forEach(s -> settings(facts, s, by));
+        feature(facts, by);
     }
 
     /** Only who replaces a member of the immobiliser works on that; other work on it is work on its own function. */

@@ -7,6 +7,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
+import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -33,19 +34,20 @@ final class TryAndDrive implements Rule {
         if (!draft.writes()) return Judgement.notNeeded("Nothing is written, so nothing is tried.");
         if (facts.unmounted()) return Judgement.notNeeded("What is not mounted is not tried.");
         String module = facts.newPart().or(facts::module).map(PackModule::id).orElse("");
-        Set<Concern> worked = worked(facts, draft);
+        boolean settings = facts.kind().about() == JobKind.About.SETTINGS || facts.kind() == JobKind.ENABLE_EQUIPMENT;
+        Set<Concern> own = settings ? Touched.concerns(facts) : worked(facts, draft);
+        Set<Concern> worked = EnumSet.noneOf(Concern.class);
+        worked.addAll(own);
+        if (!wishes(facts).isEmpty()) worked.addAll(Touched.wished(facts));
         List<Operation> operations = new ArrayList<>();
-        operations.add(test(facts, draft, module, worked));
+        operations.add(test(facts, module, settings ? title(facts, draft, own) : titles(facts, draft, own)));
         if (worked.stream().anyMatch(DRIVEN::contains)) operations.add(drive(module, worked));
         return new Judgement.Applies("What was changed is tried, not believed.", operations);
     }
 
-    /** Concerns of the settings that are written, else of the modules; for clearing alone, of those that store faults. */
+    /** Concerns of the modules that the job itself changes; for clearing alone, of those that store faults. */
     private static Set<Concern> worked(VehicleFacts facts, Draft draft) {
-        boolean settings = facts.kind().about() == JobKind.About.SETTINGS || facts.kind() == JobKind.ENABLE_EQUIPMENT;
-        if (settings) return Touched.concerns(facts);
         Set<Concern> worked = EnumSet.noneOf(Concern.class);
-        if (!facts.wished().isEmpty() || facts.wishedFeature().isPresent()) worked.addAll(Touched.concerns(facts));
         draft.modulesOf(CHANGED).stream()
                 .filter(m -> !wishedOnly(facts, draft, m))
                 .forEach(m -> worked.addAll(facts.concerns(m)));
@@ -69,12 +71,12 @@ final class TryAndDrive implements Rule {
         return wished && !own && !draft.has(Kind.PROGRAM, module) && !draft.has(Kind.DERIVE_CODING, module);
     }
 
-    private static Operation test(VehicleFacts facts, Draft draft, String module, Set<Concern> worked) {
+    private static Operation test(VehicleFacts facts, String module, String title) {
         String complaint = facts.aids().said().complaint().strip();
         Operation test = Operation.of(
                         Kind.FUNCTION_TEST,
                         module,
-                        title(facts, draft, worked),
+                        title,
                         Seconds.FUNCTION_TEST,
                         complaint.isEmpty()
                                 ? "What was changed must work, whatever a reading says."
@@ -84,27 +86,62 @@ final class TryAndDrive implements Rule {
         return byHand.isEmpty() ? test : test.prompting(List.of("First: " + byHand.get()));
     }
 
-    private static String title(VehicleFacts facts, Draft draft, Set<Concern> worked) {
+    /** The job's own work, then what was wished beside it: each is tried or looked at in its own way. */
+    private static String titles(VehicleFacts facts, Draft draft, Set<Concern> own) {
+        String title = title(facts, draft, own);
+        List<String> wishes = wishes(facts);
+        if (wishes.isEmpty()) return title;
+        String names = String.join(" and ", wishes);
+        Optional<String> looked = looked(Touched.wished(facts), false);
+        if (looked.isEmpty()) return title.startsWith("Try ") ? title + " and " + names : title + "; then try " + names;
+        return title + "; then l" + looked.get().substring(1);
+    }
+
+    private static String title(VehicleFacts facts, Draft draft, Set<Concern> own) {
         if (facts.kind() == JobKind.CLEAR_FAULTS)
             return "Work what the faults were about, and look whether they stay away";
         if (draft.has(Kind.PAIR)) return "Start the engine with every key";
-        if (worked.contains(Concern.RESTRAINTS))
-            return "Look at the restraints lamp: on with the key, out after some seconds, and no fault stored";
-        if (worked.contains(Concern.HIGH_VOLTAGE) && facts.kind().namesModule())
-            return "Look at the drive's ready lamp and the insulation reading; nothing is touched";
-        if (worked.contains(Concern.BRAKES) || worked.contains(Concern.STEERING))
-            return "Look at its lamp, then try it standing, wheels free";
-        if (worked.contains(Concern.DRIVER_ASSISTANCE)) return "Look that it reports itself aimed and no message stays";
-        return "Try " + what(facts);
+        return looked(own, facts.kind().namesModule()).orElseGet(() -> "Try " + what(facts));
+    }
+
+    /** "Look …" where nothing is tried by hand, or not at once. */
+    private static Optional<String> looked(Set<Concern> concerns, boolean module) {
+        if (concerns.contains(Concern.RESTRAINTS))
+            return Optional.of(
+                    "Look at the restraints lamp: on with the key, out after some seconds, and no fault stored");
+        if (concerns.contains(Concern.HIGH_VOLTAGE) && module)
+            return Optional.of("Look at the drive's ready lamp and the insulation reading; nothing is touched");
+        if (concerns.contains(Concern.BRAKES) || concerns.contains(Concern.STEERING))
+            return Optional.of("Look at its lamp, then try it standing, wheels free");
+        return concerns.contains(Concern.DRIVER_ASSISTANCE)
+                ? Optional.of("Look that it reports itself aimed and no message stays")
+                : Optional.empty();
     }
 
     /** What the job is about, in words. */
     private static String what(VehicleFacts facts) {
-        List<String> all = new ArrayList<>();
-        facts.newPart().or(facts::module).ifPresent(m -> all.add("the " + m.lowerTitle() + " in all it does"));
-        facts.wishedFeature().ifPresent(f -> all.add("\"" + f.title() + "\""));
-        facts.wished().stream().map(s -> "\"" + s.title() + "\"").distinct().forEach(all::add);
-        return all.isEmpty() ? "what was changed" : String.join(" and ", all);
+        Optional<String> module =
+                facts.newPart().or(facts::module).map(m -> "the " + m.lowerTitle() + " in all it does");
+        List<String> wishes = wishes(facts);
+        return module.orElse(wishes.isEmpty() ? "what was changed" : String.join(" and ", wishes));
+    }
+
+    /** Names of settings and equipment that are not as wished yet. */
+    private static List<String> wishes(VehicleFacts facts) {
+        List<String> names = new ArrayList<>();
+        facts.wishedFeature()
+                .filter(f -> EnableFeature.changes(facts, f).stream().anyMatch(TryAndDrive::changes))
+                .ifPresent(f -> names.add("\"" + f.title() + "\""));
+        facts.wished().stream()
+                .filter(TryAndDrive::changes)
+                .map(s -> "\"" + s.title() + "\"")
+                .distinct()
+                .forEach(names::add);
+        return names;
+    }
+
+    private static boolean changes(SettingChange change) {
+        return !change.from().equals(change.to());
     }
 
     private static Operation drive(String module, Set<Concern> worked) {

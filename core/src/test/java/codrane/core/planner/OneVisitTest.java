@@ -166,4 +166,34 @@ class OneVisitTest {
         assertThat(Planner.plan(facts).operations())
                 .isEqualTo(Planner.plan(Cases.k7()).operations());
     }
+
+    @Test
+    void wishInRestraints_isLookedAt_andThePartIsTriedAllTheSame() {
+        SettingChange seat = setting("restraints", "restraints-main", "seat", "Seat weight", "a", "b");
+        Plan plan = Planner.plan(liftAndLamp(seat));
+        assertThat(operation(plan, Kind.FUNCTION_TEST, "tail-lift").title())
+                .startsWith("Try the tail lift in all it does; then look at the restraints lamp");
+    }
+
+    @Test
+    void wishBesideAPairing_isTriedAfterTheKeys() {
+        Plan plan = Planner.plan(Cases.k11()
+                .with(Wishes.of(List.of(
+                        setting("climate", "climate-main", "rear.unit", "Rear heating unit", "fitted", "none")))));
+        assertThat(operation(plan, Kind.FUNCTION_TEST, "gearbox").title())
+                .isEqualTo("Start the engine with every key; then try \"Rear heating unit\"");
+    }
+
+    @Test
+    void equipmentThatIsThereAlready_isNotWritten() {
+        List<SettingChange> there = List.of(
+                setting("body", "body-main", "counting", "Passenger counting", "yes", ""),
+                setting("doors", "doors-main", "counting", "Counts passengers", "yes", ""),
+                setting("body", "body-main", "wash", "Wash mode", "no", ""));
+        Plan plan = Planner.plan(doorsAndCounting().with(Wishes.of("counting", there)));
+        assertThat(plan.blocks()).isEmpty();
+        assertThat(plan.operations()).extracting(Operation::key).doesNotContain("write-coding-body");
+        assertThat(Cases.reason(plan, "enable-feature")).isEqualTo("Passenger counting is enabled already.");
+        assertThat(operation(plan, Kind.FUNCTION_TEST, "doors").title()).isEqualTo("Try the doors in all it does");
+    }
 }

@@ -39,7 +39,7 @@ public record Choices(List<Chosen> chosen, List<Choice> choices, boolean byLine,
 
     private static List<Chosen> chosen(JobState state, Scan scan) {
         List<Chosen> chosen = new ArrayList<>();
-        for (PutBack setting : PlanFacts.byName(state)) {
+        for (PutBack setting : PlanFacts.chosenByName(state)) {
             SettingChange change = SettingChange.of(state.pack(), scan.readings(), setting);
             String where = state.pack().module(setting.module()).title() + ": " + change.title();
             String what = setting.whole() ? bytes(state, setting) : setting.found() + " → " + setting.value();

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * What people said for the plan, as it is stored.
@@ -28,7 +29,11 @@ record DecideStored(
         @Nullable String swappedAt,
         @Nullable Proved proved,
         @Nullable String newerRight) {
-    static final NoteKind<DecideStored> KIND = NoteKind.first("decide", DecideStored.class);
+    /** At first it was only kept that newer software was right, and not which: that is asked again. */
+    static final NoteKind<DecideStored> KIND = new NoteKind<>("decide", DecideStored.class, 2, (was, content) -> {
+        ((ObjectNode) content).remove("newerRight");
+        return content;
+    });
 
     static DecideStored of(DecideNotes n) {
         return new DecideStored(

@@ -29,6 +29,9 @@ import org.springframework.stereotype.Component;
 public class SettingActs {
     private static final Acted NOT_SCANNED = Acted.refused("Scan first: what is there now is compared.");
 
+    private static final Acted COMES_WITH_EQUIPMENT =
+            Acted.refused("It comes with the chosen equipment: take that out first.");
+
     private final Acts acts;
     private final Notes notes;
     private final DecideActs decides;
@@ -51,7 +54,8 @@ public class SettingActs {
             Optional<Feature> feature = state.pack().equipment().feature(id);
             if (feature.isEmpty() && !none) return Acted.refused("This vehicle's pack knows no such equipment.");
             if (state.before().isEmpty()) return NOT_SCANNED;
-            List<PutBack> all = new ArrayList<>(PlanFacts.byName(state));
+            List<PutBack> all = new ArrayList<>(PlanFacts.chosenByName(state));
+            all.removeIf(p -> comesWith(feature, p.layout(), p.field()));
             feature.ifPresent(
                     f -> all.addAll(PlanFacts.settings(state, state.before().get(), f)));
             keep(state, 0, all, who);
@@ -68,6 +72,7 @@ public class SettingActs {
             if (parts.length != 2 || layout == null || layout.field(parts[1]).isEmpty())
                 return Acted.refused("Choose a setting.");
             if (state.before().isEmpty()) return NOT_SCANNED;
+            if (comesWith(chosen(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
             Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
             if (layout.encode(Map.of(parts[1], value.strip()), Bytes.filled(layout.length(), 0))
@@ -119,9 +124,20 @@ public class SettingActs {
 
     public Acted out(long number, String key, String who) {
         return acts.on(number, who, DecideStage.SETTING_OUT, state -> {
+            if (PlanFacts.chosenByName(state).stream().noneMatch(p -> p.key().equals(key)))
+                return Acted.refused("No such setting was chosen by its name.");
             keep(state, 0, without(state, key), who);
             return again.plan(state, who);
         });
+    }
+
+    private static Optional<Feature> chosen(JobState state) {
+        return state.pack().equipment().feature(state.decided().notes().feature());
+    }
+
+    private static boolean comesWith(Optional<Feature> feature, String layout, String field) {
+        return feature.filter(f -> f.on().containsKey(new Feature.Setting(layout, field)))
+                .isPresent();
     }
 
     private static List<PutBack> without(JobState state, String key) {

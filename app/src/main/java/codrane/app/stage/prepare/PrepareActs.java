@@ -17,7 +17,6 @@ import codrane.core.job.JobState;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
 import codrane.core.octets.Checksums;
-import codrane.core.pack.FileRoute;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -49,15 +48,16 @@ public class PrepareActs {
      */
     public Acted fetch(long number, String manifestId, String agreed, String who) {
         return acts.on(number, who, PrepareStage.FETCH, state -> {
-            Optional<Acted> not = notDownloaded(state);
-            if (not.isPresent()) return not.get();
+            if (PrepareStage.byMail(state))
+                return Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below.");
             try {
                 Optional<Manifest> offer = offered(state, m -> m.id().equals(manifestId));
                 if (offer.isEmpty()) return Acted.refused("The service does not offer " + manifestId + ".");
                 CalibrationCheck fit = FileFit.of(state, offer.get());
                 if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
-                Optional<Acted> unasked = notAgreed(state, offer.get(), agreed);
-                if (unasked.isPresent()) return unasked.get();
+                String cost = cost(state, offer.get());
+                Optional<Acted> early = cost.isEmpty() ? Optional.empty() : notBought(state, cost, agreed);
+                if (early.isPresent()) return early.get();
                 Optional<Acted> busy = acts.busy(number);
                 if (busy.isPresent()) return busy.get();
                 tasks.begin(
@@ -69,29 +69,25 @@ public class PrepareActs {
         });
     }
 
-    /** What is on the shelf was paid already; else the price that was agreed to must be the one that is paid. */
-    private Optional<Acted> notAgreed(JobState state, Manifest offer, String agreed) {
-        String cost = state.replaced().orElseThrow().software().file().cost();
-        boolean paid = cost.isEmpty() || shelf.find(offer.id(), offer.sha256()).isPresent();
-        return paid || agreed.equals(cost)
+    /** What is to be paid, in words; empty for what costs nothing, and for what is on the shelf: that was paid. */
+    private String cost(JobState state, Manifest offer) {
+        boolean paid = shelf.find(offer.id(), offer.sha256()).isPresent();
+        return paid ? "" : state.replaced().orElseThrow().software().file().cost();
+    }
+
+    /** The price that was agreed to must be the one that is paid. */
+    private static Optional<Acted> notBought(JobState state, String cost, String agreed) {
+        List<String> open = SpendingTooEarly.open(state);
+        if (!open.isEmpty())
+            return Optional.of(
+                    Acted.refused("Nothing that costs is got before these are kept: " + String.join("; ", open) + "."));
+        return agreed.equals(cost)
                 ? Optional.empty()
                 : Optional.of(Acted.refused("It costs " + cost + ": agree to that price first."));
     }
 
     private Optional<Manifest> offered(JobState state, Predicate<Manifest> which) {
         return offers.now(state).stream().filter(which).findFirst();
-    }
-
-    private static Optional<Acted> notDownloaded(JobState state) {
-        FileRoute route = state.replaced().orElseThrow().software().file();
-        if (route.way() == FileRoute.Way.MAIL)
-            return Optional.of(
-                    Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below."));
-        List<String> open = SpendingTooEarly.open(state);
-        return !route.cost().isEmpty() && !open.isEmpty()
-                ? Optional.of(Acted.refused(
-                        "Nothing that costs is got before these are kept: " + String.join("; ", open) + "."))
-                : Optional.empty();
     }
 
     private void fetch(JobState state, Manifest manifest, String who, JobTasks.Teller teller) {

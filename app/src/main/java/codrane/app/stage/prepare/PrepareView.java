@@ -106,23 +106,25 @@ public record PrepareView(
                 .orElse("Nobody noted the balance of tokens: look at the account first.");
     }
 
+    /** @param paid whether it is on the shelf already, and so costs nothing */
     private static Offer offer(JobState state, Manifest m, boolean paid, boolean may) {
         CalibrationCheck fit = FileFit.of(state, m);
+        String cost =
+                paid ? "" : state.replaced().orElseThrow().software().file().cost();
         return new Offer(
                 m.id(),
                 m.title(),
                 String.join(", ", m.hardware()),
                 Words.megabytes(m.size()),
                 new Judged(fit.usable(), String.join(" ", fit.reasons())),
-                may && fit.usable() ? fetch(state, paid) : "",
-                paid ? "" : state.replaced().orElseThrow().software().file().cost());
+                may && fit.usable() ? fetch(state, cost) : "",
+                cost);
     }
 
-    private static String fetch(JobState state, boolean paid) {
-        String cost = state.replaced().orElseThrow().software().file().cost();
+    private static String fetch(JobState state, String cost) {
         boolean tooEarly = !cost.isEmpty() && !SpendingTooEarly.open(state).isEmpty();
         if (state.runHolds() || tooEarly) return "";
-        if (!cost.isEmpty()) return paid ? "Take it, it is paid" : "Buy it for " + cost;
+        if (!cost.isEmpty()) return "Buy it for " + cost;
         return state.calibration().isPresent() ? "Fetch again" : "Fetch";
     }
 
