@@ -1,7 +1,6 @@
 package codrane.standin;
 
 import codrane.core.calibration.MemoryImage;
-import codrane.core.gateway.OperationMatrix;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.power.PowerWindow;
@@ -10,7 +9,6 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.uds.Requests;
-import codrane.link.run.RunGates;
 import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.standin.fault.FaultSpec;
@@ -39,11 +37,10 @@ public final class SimulatedRun {
         INTERRUPTED
     }
 
-    /** What can be asked of a module. */
+    /** What is in the module, whether or not it can be asked just now. */
     public enum ModuleState {
         RUNS,
-        BOOT_ONLY,
-        SILENT
+        BOOT_ONLY
     }
 
     /**
@@ -119,14 +116,12 @@ public final class SimulatedRun {
     }
 
     private End told(Outcome outcome, double seconds, String sentence, String nextAct) {
-        workshop.faults().clear();
-        boolean silent = workshop.vehicle().server(module.id()).orElseThrow().unreachable();
         Map<String, Object> look = look();
         boolean boot = Boolean.TRUE.equals(look.get("bootOnly"));
         return new End(
                 outcome,
-                silent ? ModuleState.SILENT : boot ? ModuleState.BOOT_ONLY : ModuleState.RUNS,
-                boot || silent ? "" : String.valueOf(look.get("software")),
+                boot ? ModuleState.BOOT_ONLY : ModuleState.RUNS,
+                boot ? "" : String.valueOf(look.get("software")),
                 seconds,
                 sentence,
                 nextAct);
@@ -153,35 +148,28 @@ public final class SimulatedRun {
     }
 
     /** The supply is watched as in a real run; all else is in order. */
-    private final class Gates implements RunGates {
+    private final class Gates extends OpenGates {
         private final PowerWindow window;
 
         Gates(PowerWindow window) {
+            super(workshop.time());
             this.window = window;
         }
 
         @Override
         public Verdict awaitPower(RunState state, PowerWindow wanted) {
-            return risen(wanted.start(), STEADY_SECONDS);
-        }
-
-        @Override
-        public Verdict awaitKeyOn(RunState state, String prompt) {
-            return new Verdict.Open();
-        }
-
-        @Override
-        public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
-            return new OperationMatrix.Verdict.Allowed("simulation");
+            return risen(state, wanted.start(), STEADY_SECONDS);
         }
 
         @Override
         public Verdict beforeSending(RunState state) {
-            return state.phase() == RunState.Phase.TRANSFER ? risen(window.hold(), 1) : new Verdict.Open();
+            return state.phase() == RunState.Phase.TRANSFER
+                    ? risen(state, window.hold(), 1)
+                    : super.beforeSending(state);
         }
 
         /** Waits until it was high for so many seconds, and keeps the session meanwhile. */
-        private Verdict risen(double volts, int seconds) {
+        private Verdict risen(RunState state, double volts, int seconds) {
             int high = 0;
             for (int i = 0; i < LONGEST_WAIT_SECONDS; i++) {
                 high = workshop.vehicle().volts() >= volts ? high + 1 : 0;
@@ -190,12 +178,8 @@ public final class SimulatedRun {
                 pause(Duration.ofSeconds(1));
             }
             return new Verdict.Closed(
-                    "The supply stayed below " + volts + " V.", "Raise the supply voltage, then go on with the run.");
-        }
-
-        @Override
-        public void pause(Duration span) {
-            workshop.time().advance(span);
+                    "The supply stayed below " + volts + " V.",
+                    "Raise the supply voltage, then " + (state.committed() ? "recover the run." : "run again."));
         }
     }
 }

@@ -3,7 +3,6 @@ package codrane.standin;
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.coding.Layout;
-import codrane.core.gateway.OperationMatrix;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
@@ -17,7 +16,6 @@ import codrane.core.run.RunTask;
 import codrane.core.vin.Vin;
 import codrane.link.DiagnosticLink;
 import codrane.link.can.SimulatedBus;
-import codrane.link.run.RunGates;
 import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.link.time.VirtualTime;
@@ -31,7 +29,6 @@ import codrane.standin.service.Authority;
 import codrane.standin.vehicle.CanVehicle;
 import codrane.standin.vehicle.Setup;
 import codrane.standin.vehicle.SimulatedVehicle;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -177,7 +174,7 @@ public final class VirtualWorkshop {
                 .map(t -> CalibrationWriter.image(((RunTask.Program) t).start(), content(t.module())))
                 .findFirst()
                 .orElseGet(MemoryImage::new);
-        return new RunLoop(link, vehicle.pack(), image, new OpenGates(), journal)
+        return new RunLoop(link, vehicle.pack(), image, new OpenGates(time), journal)
                 .run(start)
                 .action();
     }
@@ -191,32 +188,5 @@ public final class VirtualWorkshop {
             @Override
             public void close(RunState state, RunAction action, Reply reply) {}
         };
-    }
-
-    private final class OpenGates implements RunGates {
-        @Override
-        public Verdict awaitPower(RunState state, PowerWindow window) {
-            return new Verdict.Open();
-        }
-
-        @Override
-        public Verdict awaitKeyOn(RunState state, String prompt) {
-            return new Verdict.Open();
-        }
-
-        @Override
-        public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
-            return new OperationMatrix.Verdict.Allowed("simulation");
-        }
-
-        @Override
-        public Verdict beforeSending(RunState state) {
-            return new Verdict.Open();
-        }
-
-        @Override
-        public void pause(Duration span) {
-            time.advance(span);
-        }
     }
 }

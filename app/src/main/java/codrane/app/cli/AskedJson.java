@@ -4,7 +4,6 @@ import codrane.core.planner.PlanQuestions.Question;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import tools.jackson.databind.JsonNode;
@@ -89,6 +88,6 @@ abstract class AskedJson {
     }
 
     static String dashed(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return Output.dashed(constant);
     }
 }

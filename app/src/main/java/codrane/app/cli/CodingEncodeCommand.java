@@ -14,7 +14,7 @@ import picocli.CommandLine.Parameters;
 
 /** {@code coding encode PACK MODULE BLOCK HEX key=value… [--json]}: only these settings and the check change. */
 @Command(name = "encode", description = "A block of coding with settings changed, and no other bit but its check.")
-final class CodingEncodeCommand extends CodingCommand {
+final class CodingEncodeCommand extends BlockCommand {
     @Parameters(index = "4..*", arity = "1..*", paramLabel = "key=value")
     private List<String> assignments;
 

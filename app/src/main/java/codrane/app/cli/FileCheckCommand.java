@@ -1,6 +1,5 @@
 package codrane.app.cli;
 
-import codrane.app.cli.Main.UsageException;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.FileInModule;
@@ -12,7 +11,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -53,10 +51,7 @@ final class FileCheckCommand extends Asked {
     public Integer call() throws IOException {
         Path file = InputFile.path(name);
         Pack pack = PackFiles.named(packName);
-        if (!pack.modules().containsKey(moduleId))
-            throw new UsageException("--module: this pack has no \"" + InputFile.quoted(moduleId) + "\"");
-        PackModule module = pack.module(moduleId);
-        if (module.flash().isEmpty()) throw new UsageException("--module: " + moduleId + " can't be programmed");
+        PackModule module = PackFiles.programmable(pack, moduleId);
         byte[] content = InputFile.octets(file, FileCommand.LONGEST);
         Optional<Path> beside = ManifestFile.beside(file).filter(Files::exists);
         CalibrationCheck check = beside.isPresent()
@@ -87,7 +82,7 @@ final class FileCheckCommand extends Asked {
     }
 
     private int tell(Path file, Pack pack, CalibrationCheck check, Optional<Path> beside) {
-        String verdict = check.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-');
+        String verdict = Output.dashed(check.verdict());
         Told told = new Told(
                 file.toString(),
                 pack.id(),

@@ -13,6 +13,7 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
 import java.util.OptionalInt;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -88,9 +89,11 @@ final class FileConvertCommand extends Asked {
     private static void write(Path to, Planned.Good good) throws IOException {
         Path folder = to.toAbsolutePath().getParent();
         if (folder == null || !Files.isDirectory(folder)) throw new IOException("there is no folder " + folder);
-        Path beside = Files.createTempFile(folder, ".codrane", ".part");
+        Path beside =
+                folder.resolve(to.getFileName() + "." + ProcessHandle.current().pid() + ".part");
         try {
-            try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(beside))) {
+            try (OutputStream stream = new BufferedOutputStream(
+                    Files.newOutputStream(beside, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
                 good.write(stream::write);
             }
             Files.move(beside, to, StandardCopyOption.REPLACE_EXISTING);

@@ -53,7 +53,7 @@ public final class Main {
 
     @Command(
             name = "coding",
-            subcommands = {CodingCommand.class, CodingEncodeCommand.class})
+            subcommands = {CodingDecodeCommand.class, CodingEncodeCommand.class})
     static final class Coding {}
 
     @Command(name = "run", subcommands = RunSimulateCommand.class)

@@ -2,6 +2,7 @@ package codrane.app.cli;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.PrintWriter;
+import java.util.Locale;
 import java.util.Optional;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.ObjectMapper;
@@ -34,6 +35,11 @@ final class Output {
 
             String message,
             Optional<String> where) {}
+
+    /** A constant as it stands in JSON. */
+    static String dashed(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
 
     /** @param command names the schema, which is the first member */
     private static String json(String command, Object result) {

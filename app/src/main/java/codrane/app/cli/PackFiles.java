@@ -4,6 +4,7 @@ import codrane.app.cli.Main.UsageException;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
+import codrane.core.pack.PackModule;
 import codrane.core.pack.PackResult;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -33,6 +34,15 @@ final class PackFiles {
             case PackResult.Invalid invalid ->
                 throw new UsageException(invalid.problems().getFirst().sentence());
         };
+    }
+
+    /** @throws UsageException when the pack has no such module, or it can't be programmed */
+    static PackModule programmable(Pack pack, String module) {
+        if (!pack.modules().containsKey(module))
+            throw new UsageException("--module: this pack has no " + InputFile.quoted(module));
+        if (pack.module(module).flash().isEmpty())
+            throw new UsageException("--module: " + module + " can't be programmed");
+        return pack.module(module);
     }
 
     /** All valid packs; a bad one is passed over, since pack check names what is wrong with it. */

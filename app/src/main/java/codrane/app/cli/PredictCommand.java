@@ -38,7 +38,7 @@ final class PredictCommand extends Asked {
     @Override
     public Integer call() throws IOException {
         Pack pack = PackFiles.named(packName);
-        PackModule.Flash flash = flash(pack);
+        PackModule.Flash flash = PackFiles.programmable(pack, module).flash().orElseThrow();
         int least = (int) (Math.max(end(flash.version()), end(flash.hardware()))
                 - flash.segment().start());
         int bytes = bytes(least);
@@ -68,14 +68,6 @@ final class PredictCommand extends Asked {
         } catch (TypeConversionException e) {
             throw new UsageException("--bytes: " + InputFile.quoted(wanted) + " (" + e.getMessage() + ")");
         }
-    }
-
-    private PackModule.Flash flash(Pack pack) {
-        if (!pack.modules().containsKey(module))
-            throw new UsageException("--module: this pack has no " + InputFile.quoted(module));
-        return pack.module(module)
-                .flash()
-                .orElseThrow(() -> new UsageException("--module: " + module + " can't be programmed"));
     }
 
     private static long end(PackModule.Range range) {

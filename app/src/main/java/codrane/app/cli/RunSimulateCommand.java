@@ -12,7 +12,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -49,10 +48,7 @@ final class RunSimulateCommand extends Asked {
         if (!operation.equals("program"))
             throw new UsageException("--operation: \"" + InputFile.quoted(operation) + "\" (expected program)");
         Pack pack = PackFiles.named(packName);
-        if (!pack.modules().containsKey(moduleId))
-            throw new UsageException("--module: this pack has no \"" + InputFile.quoted(moduleId) + "\"");
-        PackModule module = pack.module(moduleId);
-        if (module.flash().isEmpty()) throw new UsageException("--module: " + moduleId + " can't be programmed");
+        PackModule module = PackFiles.programmable(pack, moduleId);
         List<FaultSpec> faults = Faults.read(faultTexts, pack);
         for (FaultSpec fault : faults)
             if (!SimulatedRun.can(fault))
@@ -84,8 +80,8 @@ final class RunSimulateCommand extends Asked {
         Told told = new Told(
                 pack.id(),
                 moduleId,
-                dashed(end.outcome()),
-                dashed(end.module()),
+                Output.dashed(end.outcome()),
+                Output.dashed(end.module()),
                 end.software(),
                 Math.round(end.seconds() * 1000) / 1000.0,
                 end.sentence(),
@@ -96,9 +92,5 @@ final class RunSimulateCommand extends Asked {
                         "%s after %.1f s. %s Next: %s"
                                 .formatted(told.outcome(), end.seconds(), end.sentence(), end.nextAct()));
         return end.outcome() == SimulatedRun.Outcome.DONE ? Main.GOOD : Main.FOUND;
-    }
-
-    private static String dashed(Enum<?> constant) {
-        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -2,37 +2,22 @@ package codrane.app.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
 
 /** {@code coding decode}, {@code coding encode} and {@code crc}. */
 class CodingCommandsTest {
-    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-
-    private int run(String... args) {
-        out.reset();
-        err.reset();
-        return Main.run(List.of(args), new PrintStream(out, true), new PrintStream(err, true));
-    }
-
-    private JsonNode json() {
-        return new ObjectMapper().readTree((out.size() > 0 ? out : err).toString(StandardCharsets.UTF_8));
-    }
+    private final Commanded command = new Commanded();
 
     private int coding(String what, String hex, String... values) {
         List<String> args =
                 new ArrayList<>(List.of("coding", what, "brennick-lorne", "tail-lift", "lift-main", hex, "--json"));
         args.addAll(List.of(values));
-        return run(args.toArray(String[]::new));
+        return command.run(args);
     }
 
     @ParameterizedTest
@@ -42,63 +27,65 @@ class CodingCommandsTest {
         "CRC32, CBF43926",
     })
     void crc_theDesignsVectors(String kind, String crc) {
-        assertThat(run("crc", kind, "313233343536373839", "--json")).isZero();
-        assertThat(json().path("crc").asString()).isEqualTo(crc);
-        assertThat(run("crc", kind, "31 32 33 34 35 36 37 38 39")).isZero();
-        assertThat(out.toString(StandardCharsets.UTF_8).strip()).isEqualTo(crc);
+        assertThat(command.run("crc", kind, "313233343536373839", "--json")).isZero();
+        assertThat(command.json().path("crc").asString()).isEqualTo(crc);
+        assertThat(command.run("crc", kind, "31 32 33 34 35 36 37 38 39")).isZero();
+        assertThat(command.out().strip()).isEqualTo(crc);
     }
 
     @ParameterizedTest
     @CsvSource({"CRC7, 31", "CRC32, 3", "CRC32, GG", "crc32, 31"})
     void crc_badInput_isUsage(String kind, String hex) {
-        assertThat(run("crc", kind, hex)).isEqualTo(2);
+        assertThat(command.run("crc", kind, hex)).isEqualTo(2);
     }
 
     @Test
     void decode_andEncode_areEachOthersReverse() {
         String blank = "00".repeat(length());
         assertThat(coding("encode", blank, "beeper=loud")).isZero();
-        String hex = json().path("hex").asString();
-        JsonNode changed = json().path("changedBits");
+        String hex = command.json().path("hex").asString();
+        JsonNode changed = command.json().path("changedBits");
         // the setting at bit 64 holds 2: one bit, and the check follows
         assertThat(changed.get(0).path("byte").asInt()).isEqualTo(8);
         assertThat(changed.get(0).path("bit").asInt()).isEqualTo(7);
         assertThat(coding("decode", hex)).isZero();
         List<String> said = new ArrayList<>();
-        json().path("fields").forEach(f -> {
+        command.json().path("fields").forEach(f -> {
             if (f.path("key").asString().equals("beeper"))
                 said.add(f.path("raw").asInt() + " " + f.path("value").asString());
         });
         assertThat(said).containsExactly("2 loud");
-        assertThat(json().path("checks").get(0).path("valid").asBoolean()).isTrue();
-        assertThat(json().path("unknownBits")).isEmpty();
+        assertThat(command.json().path("checks").get(0).path("valid").asBoolean())
+                .isTrue();
+        assertThat(command.json().path("unknownBits")).isEmpty();
         assertThat(coding("encode", hex, "beeper=off")).isZero();
-        assertThat(coding("encode", json().path("hex").asString(), "beeper=loud"))
+        assertThat(coding("encode", command.json().path("hex").asString(), "beeper=loud"))
                 .isZero();
-        assertThat(json().path("hex").asString()).isEqualTo(hex);
+        assertThat(command.json().path("hex").asString()).isEqualTo(hex);
     }
 
     @Test
     void decode_wrongCheck_isFound() {
         assertThat(coding("encode", "00".repeat(length()), "beeper=loud")).isZero();
-        String hex = json().path("hex").asString();
+        String hex = command.json().path("hex").asString();
         char last = hex.charAt(hex.length() - 1);
         String wrong = hex.substring(0, hex.length() - 1) + (last == '0' ? '1' : '0');
         assertThat(coding("decode", wrong)).isEqualTo(1);
-        assertThat(json().path("checks").get(0).path("valid").asBoolean()).isFalse();
+        assertThat(command.json().path("checks").get(0).path("valid").asBoolean())
+                .isFalse();
     }
 
     @Test
     void encode_valueThatCannotBe_namesWhatCan() {
         assertThat(coding("encode", "00".repeat(length()), "beeper=shrill")).isEqualTo(1);
-        assertThat(json().path("message").asString()).contains("It can be loud, off, quiet");
+        assertThat(command.json().path("message").asString()).contains("It can be loud, off, quiet");
     }
 
     @ParameterizedTest
     @CsvSource({"beeper", "=loud", "nothing=1"})
     void encode_whatIsNoAssignment_changesNothing(String assignment) {
         assertThat(coding("encode", "00".repeat(length()), assignment)).isPositive();
-        assertThat(out.size()).isZero();
+        assertThat(command.out()).isEmpty();
     }
 
     @Test
@@ -106,17 +93,17 @@ class CodingCommandsTest {
         assertThat(coding("decode", "00")).isEqualTo(2);
         assertThat(coding("encode", "00".repeat(length()), "beeper=loud", "beeper=off"))
                 .isEqualTo(2);
-        assertThat(run("coding", "decode", "brennick-lorne", "tail-lift", "body-main", "00"))
+        assertThat(command.run("coding", "decode", "brennick-lorne", "tail-lift", "body-main", "00"))
                 .isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("lift-main");
-        assertThat(run("coding", "decode", "brennick-lorne", "nothing", "lift-main", "00"))
+        assertThat(command.err()).contains("lift-main");
+        assertThat(command.run("coding", "decode", "brennick-lorne", "nothing", "lift-main", "00"))
                 .isEqualTo(2);
     }
 
     /** Told by the refusal of another length. */
     private int length() {
-        assertThat(run("coding", "decode", "brennick-lorne", "tail-lift", "lift-main", "00"))
+        assertThat(command.run("coding", "decode", "brennick-lorne", "tail-lift", "lift-main", "00"))
                 .isEqualTo(2);
-        return Integer.parseInt(err.toString(StandardCharsets.UTF_8).replaceAll("(?s).*has (\\d+)\\).*", "$1"));
+        return Integer.parseInt(command.err().replaceAll("(?s).*has (\\d+)\\).*", "$1"));
     }
 }

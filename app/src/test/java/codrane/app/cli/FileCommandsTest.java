@@ -4,9 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.octets.Checksums;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -18,8 +16,6 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ObjectMapper;
 
 /** {@code file convert} and {@code file check}. */
 class FileCommandsTest {
@@ -32,26 +28,16 @@ class FileCommandsTest {
     @TempDir
     Path folder;
 
-    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-
-    private int run(String... args) {
-        out.reset();
-        err.reset();
-        return Main.run(List.of(args), new PrintStream(out, true), new PrintStream(err, true));
-    }
-
-    private static JsonNode json(ByteArrayOutputStream stream) {
-        return new ObjectMapper().readTree(stream.toString(StandardCharsets.UTF_8));
-    }
+    private final Commanded command = new Commanded();
 
     private String path(String name) {
         return folder.resolve(name).toString();
     }
 
     private String info(String name) {
-        assertThat(run("file", "info", path(name), "--json")).isZero();
-        return json(out).path("segments") + " " + json(out).path("crc32").asString();
+        assertThat(command.run("file", "info", path(name), "--json")).isZero();
+        return command.json().path("segments") + " "
+                + command.json().path("crc32").asString();
     }
 
     @ParameterizedTest
@@ -59,11 +45,12 @@ class FileCommandsTest {
     void convert_thereAndBack_isTheSameDataAtTheSameAddresses(String name) throws IOException {
         Files.writeString(folder.resolve("a.hex"), GAPPED);
         String before = info("a.hex");
-        assertThat(run("file", "convert", path("a.hex"), path(name), "--json")).isZero();
-        assertThat(json(out).path("schema").asString()).isEqualTo("codrane.file-convert/1");
-        assertThat(json(out).path("bytes").asInt()).isEqualTo(5);
+        assertThat(command.run("file", "convert", path("a.hex"), path(name), "--json"))
+                .isZero();
+        assertThat(command.json().path("schema").asString()).isEqualTo("codrane.file-convert/1");
+        assertThat(command.json().path("bytes").asInt()).isEqualTo(5);
         assertThat(info(name)).isEqualTo(before);
-        assertThat(run("file", "convert", path(name), path("c.hex"))).isZero();
+        assertThat(command.run("file", "convert", path(name), path("c.hex"))).isZero();
         assertThat(info("c.hex")).isEqualTo(before);
     }
 
@@ -73,28 +60,28 @@ class FileCommandsTest {
         new Random(12).nextBytes(data);
         Files.write(folder.resolve("a.hex"), CalibrationWriter.intelHex(CalibrationWriter.image(0x1FFF0, data)));
         String before = info("a.hex");
-        assertThat(run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
-        assertThat(run("file", "convert", path("b.s28"), path("c.s37"))).isZero();
-        assertThat(run("file", "convert", path("c.s37"), path("d.hex"))).isZero();
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
+        assertThat(command.run("file", "convert", path("b.s28"), path("c.s37"))).isZero();
+        assertThat(command.run("file", "convert", path("c.s37"), path("d.hex"))).isZero();
         assertThat(info("d.hex")).isEqualTo(before);
-        assertThat(run("file", "convert", path("d.hex"), path("e.bin"))).isZero();
+        assertThat(command.run("file", "convert", path("d.hex"), path("e.bin"))).isZero();
         assertThat(Files.readAllBytes(folder.resolve("e.bin"))).isEqualTo(data);
     }
 
     @Test
     void convert_toBinary_needsAFillForGaps() throws IOException {
         Files.writeString(folder.resolve("a.hex"), GAPPED);
-        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--json"))
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.bin"), "--json"))
                 .isEqualTo(1);
-        assertThat(json(err).path("class").asString()).isEqualTo("refused");
-        assertThat(json(err).path("message").asString()).contains("00000033 to 0000003F");
+        assertThat(command.json().path("class").asString()).isEqualTo("refused");
+        assertThat(command.json().path("message").asString()).contains("00000033 to 0000003F");
         assertThat(folder.resolve("b.bin")).doesNotExist();
-        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "FF", "--json"))
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "FF", "--json"))
                 .isZero();
-        assertThat(json(out).path("filled").asInt()).isEqualTo(13);
+        assertThat(command.json().path("filled").asInt()).isEqualTo(13);
         byte[] binary = Files.readAllBytes(folder.resolve("b.bin"));
         assertThat(binary).hasSize(18).startsWith(0x02, 0x33, 0x7A, 0xFF).endsWith(0xFF, 0xAA, 0xBB);
-        assertThat(run("file", "convert", path("a.hex"), path("b.hex"), "--fill", "0x00"))
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.hex"), "--fill", "0x00"))
                 .isZero();
         assertThat(info("b.hex")).startsWith("[{\"start\":48,\"length\":18}]");
     }
@@ -102,18 +89,18 @@ class FileCommandsTest {
     @Test
     void convert_addressesThatTheFormatCannotHold_areRefused() throws IOException {
         Files.write(folder.resolve("a.hex"), CalibrationWriter.intelHex(CalibrationWriter.image(0xFFFF, new byte[2])));
-        assertThat(run("file", "convert", path("a.hex"), path("b.s19"))).isEqualTo(1);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("00010000", "0000FFFF");
-        assertThat(run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.s19"))).isEqualTo(1);
+        assertThat(command.err()).contains("00010000", "0000FFFF");
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.s28"))).isZero();
     }
 
     @ParameterizedTest
     @CsvSource({"b.txt, FF", "b, FF", "hex, FF", "b.hex, F", "b.hex, GG", "b.hex, 100", "a.hex, FF"})
     void convert_badInput_isSaidAndWritesNothing(String to, String fill) throws IOException {
         Files.writeString(folder.resolve("a.hex"), GAPPED);
-        assertThat(run("file", "convert", path("a.hex"), path(to), "--fill", fill))
+        assertThat(command.run("file", "convert", path("a.hex"), path(to), "--fill", fill))
                 .isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).doesNotContain("Exception");
+        assertThat(command.err()).doesNotContain("Exception");
         try (Stream<Path> files = Files.list(folder)) {
             assertThat(files).containsExactly(folder.resolve("a.hex"));
         }
@@ -124,19 +111,19 @@ class FileCommandsTest {
     void convert_damagedFile_leavesWhatWasThere() throws IOException {
         Files.writeString(folder.resolve("a.hex"), GAPPED.replace("1E", "1F"));
         Files.writeString(folder.resolve("b.s19"), "as it was");
-        assertThat(run("file", "convert", path("a.hex"), path("b.s19"), "--json"))
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.s19"), "--json"))
                 .isEqualTo(1);
-        assertThat(json(err).path("class").asString()).isEqualTo("damaged");
-        assertThat(json(err).path("line").asInt()).isEqualTo(1);
+        assertThat(command.json().path("class").asString()).isEqualTo("damaged");
+        assertThat(command.json().path("line").asInt()).isEqualTo(1);
         assertThat(Files.readString(folder.resolve("b.s19"))).isEqualTo("as it was");
     }
 
     @Test
     void convert_hugeGap_isNotFilled() throws IOException {
         Files.writeString(folder.resolve("a.hex"), ":0100000000FF\n:02000004FFFFFC\n:0100000000FF\n:00000001FF\n");
-        assertThat(run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "00"))
+        assertThat(command.run("file", "convert", path("a.hex"), path("b.bin"), "--fill", "00"))
                 .isEqualTo(1);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("4294901761 octets");
+        assertThat(command.err()).contains("4294901761 octets");
     }
 
     /** The tail lift's memory, its texts where the pack says they are. */
@@ -153,7 +140,7 @@ class FileCommandsTest {
     }
 
     private String verdict(String name, String hardware, String software) {
-        run(
+        command.run(
                 "file",
                 "check",
                 path(name),
@@ -166,8 +153,8 @@ class FileCommandsTest {
                 "--software",
                 software,
                 "--json");
-        return json(out).path("verdict").asString() + " "
-                + json(out).path("usable").asBoolean();
+        return command.json().path("verdict").asString() + " "
+                + command.json().path("usable").asBoolean();
     }
 
     @ParameterizedTest
@@ -182,8 +169,8 @@ class FileCommandsTest {
             throws IOException {
         lift("lift.hex", "3.12", "BK-67220-B");
         assertThat(verdict("lift.hex", hardware, software)).isEqualTo(verdict);
-        assertThat(json(out).has("manifest")).isFalse();
-        assertThat(json(out).path("reasons")).isNotEmpty();
+        assertThat(command.json().has("manifest")).isFalse();
+        assertThat(command.json().path("reasons")).isNotEmpty();
     }
 
     @Test
@@ -195,24 +182,36 @@ class FileCommandsTest {
     }
 
     @Test
+    void check_fileThatTellsNoVersion_isForNoModule_andSaysNothingUnprintable() throws IOException {
+        Files.write(
+                folder.resolve("empty.hex"),
+                CalibrationWriter.intelHex(CalibrationWriter.image(START, new byte[LENGTH])));
+        assertThat(verdict("empty.hex", "BK-67220-B3", "3.08")).isEqualTo("not-for-this-module false");
+        assertThat(command.out()).contains("no software version").doesNotContain("\\u0000");
+        lift("lift.hex", "3.12", "");
+        assertThat(verdict("lift.hex", "BK-67220-B3", "3.08")).isEqualTo("not-for-this-hardware false");
+        assertThat(command.out()).contains("it is for none");
+    }
+
+    @Test
     void check_withManifest_thatDecides() throws IOException {
         lift("lift.hex", "3.12", "BK-67220-B");
         byte[] content = Files.readAllBytes(folder.resolve("lift.hex"));
-        assertThat(run("file", "info", path("lift.hex"), "--json")).isZero();
-        String crc = json(out).path("crc32").asString();
+        assertThat(command.run("file", "info", path("lift.hex"), "--json")).isZero();
+        String crc = command.json().path("crc32").asString();
         String manifest = "{'id':'LFT','pack':'brennick-lorne','module':'tail-lift','title':'Tail lift','hardware':"
                 + "['BK-67220-B3'],'softwareBefore':['3.08'],'softwareAfter':'3.12','size':" + content.length
                 + ",'crc32':'" + crc + "','sha256':'" + Checksums.sha256(content) + "'}";
         Files.writeString(folder.resolve("lift.json"), manifest.replace('\'', '"'));
         assertThat(verdict("lift.hex", "BK-67220-B3", "3.08")).isEqualTo("update true");
-        assertThat(json(out).path("manifest").asString()).endsWith("lift.json");
+        assertThat(command.json().path("manifest").asString()).endsWith("lift.json");
         assertThat(verdict("lift.hex", "BK-67220-B2", "3.08")).isEqualTo("not-for-this-hardware false");
         assertThat(verdict("lift.hex", "BK-67220-B3", "3.02")).isEqualTo("not-for-this-software false");
         Files.writeString(
                 folder.resolve("lift.json"), manifest.replace(crc, "00000000").replace('\'', '"'));
         assertThat(verdict("lift.hex", "BK-67220-B3", "3.08")).isEqualTo("file-damaged false");
         Files.writeString(folder.resolve("lift.json"), "{}");
-        assertThat(run(
+        assertThat(command.run(
                         "file",
                         "check",
                         path("lift.hex"),
@@ -225,14 +224,14 @@ class FileCommandsTest {
                         "--software",
                         "1"))
                 .isEqualTo(2);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("id (expected a text)");
+        assertThat(command.err()).contains("id (expected a text)");
     }
 
     @Test
     void check_unknownModule_isUsage() throws IOException {
         lift("lift.hex", "3.12", "BK-67220-B");
         for (String module : List.of("nothing", "doors"))
-            assertThat(run(
+            assertThat(command.run(
                             "file",
                             "check",
                             path("lift.hex"),
@@ -261,36 +260,34 @@ class FileCommandsTest {
                 path(file),
                 "--json"));
         args.addAll(List.of(more));
-        return run(args.toArray(String[]::new));
+        return command.run(args);
     }
 
     @Test
     void simulate_fileThatFits_isProgrammed_orEndsInANamedState() throws IOException {
         lift("lift.hex", "3.12", "BK-67220-B");
-        assertThat(simulate("lift.hex"))
-                .as(err.toString(StandardCharsets.UTF_8))
-                .isZero();
-        assertThat(json(out).path("schema").asString()).isEqualTo("codrane.run-simulate/1");
-        assertThat(json(out).path("outcome").asString()).isEqualTo("done");
-        assertThat(json(out).path("moduleState").asString()).isEqualTo("runs");
-        assertThat(json(out).path("seconds").asDouble()).isPositive();
+        assertThat(simulate("lift.hex")).as(command.err()).isZero();
+        assertThat(command.json().path("schema").asString()).isEqualTo("codrane.run-simulate/1");
+        assertThat(command.json().path("outcome").asString()).isEqualTo("done");
+        assertThat(command.json().path("moduleState").asString()).isEqualTo("runs");
+        assertThat(command.json().path("seconds").asDouble()).isPositive();
         assertThat(simulate("lift.hex", "--fault", "power-loss:module=tail-lift,block=9"))
                 .isEqualTo(1);
-        assertThat(json(out).path("outcome").asString()).isEqualTo("interrupted");
-        assertThat(json(out).path("moduleState").asString()).isEqualTo("boot-only");
-        assertThat(json(out).path("nextAct").asString()).contains("recover");
+        assertThat(command.json().path("outcome").asString()).isEqualTo("interrupted");
+        assertThat(command.json().path("moduleState").asString()).isEqualTo("boot-only");
+        assertThat(command.json().path("nextAct").asString()).contains("recover");
     }
 
     @Test
     void simulate_fileThatDoesNotFit_isRefusedBeforeAnythingIsSent() throws IOException {
         lift("other.hex", "3.12", "BK-67220-Z");
         assertThat(simulate("other.hex")).isEqualTo(1);
-        assertThat(json(out).path("outcome").asString()).isEqualTo("refused");
-        assertThat(json(out).path("moduleState").asString()).isEqualTo("runs");
-        assertThat(json(out).path("seconds").asDouble()).isZero();
+        assertThat(command.json().path("outcome").asString()).isEqualTo("refused");
+        assertThat(command.json().path("moduleState").asString()).isEqualTo("runs");
+        assertThat(command.json().path("seconds").asDouble()).isZero();
         Files.writeString(folder.resolve("bad.hex"), GAPPED.replace("1E", "1F"));
         assertThat(simulate("bad.hex")).isEqualTo(1);
-        assertThat(json(out).path("sentence").asString()).contains("damaged");
+        assertThat(command.json().path("sentence").asString()).contains("damaged");
     }
 
     @ParameterizedTest

@@ -1,43 +1,16 @@
 package codrane.app.cli;
 
-import codrane.app.cli.Main.UsageException;
 import codrane.core.coding.BlockReading;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
-import codrane.core.octets.Bytes;
-import codrane.core.pack.Pack;
 import java.io.IOException;
 import java.math.BigInteger;
 import java.util.List;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
 
-/** What a block of coding is about: {@code coding decode PACK MODULE BLOCK HEX [--json]}. */
+/** {@code coding decode PACK MODULE BLOCK HEX [--json]}. */
 @Command(name = "decode", description = "What a block of coding holds, setting by setting.")
-class CodingCommand extends Asked {
-    @Parameters(index = "0", paramLabel = "PACK")
-    private String packName;
-
-    @Parameters(index = "1", paramLabel = "MODULE")
-    private String module;
-
-    @Parameters(index = "2", paramLabel = "BLOCK", description = "layout id, as in the pack")
-    private String blockId;
-
-    @Parameters(index = "3", paramLabel = "HEX")
-    private String hex;
-
-    /** A bit as it is told: byte from 0, bit 7 the most significant. */
-    record Bit(
-            @com.fasterxml.jackson.annotation.JsonProperty("byte")
-            int octet,
-
-            int bit) {
-        static List<Bit> of(List<BlockReading.Bit> bits) {
-            return bits.stream().map(b -> new Bit(b.octet(), b.bit())).toList();
-        }
-    }
-
+final class CodingDecodeCommand extends BlockCommand {
     private record FieldTold(String key, String title, Object raw, String value, String unit) {}
 
     private record CheckTold(String kind, String stored, String computed, boolean valid) {}
@@ -49,25 +22,6 @@ class CodingCommand extends Asked {
             List<FieldTold> fields,
             List<Bit> unknownBits,
             List<CheckTold> checks) {}
-
-    final Layout layout() throws IOException {
-        Pack pack = PackFiles.named(packName);
-        if (!pack.modules().containsKey(module))
-            throw new UsageException("MODULE: this pack has no \"" + InputFile.quoted(module) + "\"");
-        List<String> blocks = pack.module(module).blocks();
-        if (!blocks.contains(blockId))
-            throw new UsageException("BLOCK: " + module + " has no \"" + InputFile.quoted(blockId) + "\" (it has "
-                    + (blocks.isEmpty() ? "none" : String.join(", ", blocks)) + ")");
-        return pack.layout(blockId);
-    }
-
-    final Bytes block(Layout layout) {
-        Bytes block = Hex.octets("HEX", hex);
-        if (block.length() != layout.length())
-            throw new UsageException(
-                    "HEX: " + block.length() + " bytes (the block " + blockId + " has " + layout.length() + ")");
-        return block;
-    }
 
     @Override
     public Integer call() throws IOException {
@@ -91,7 +45,7 @@ class CodingCommand extends Asked {
         text.append("Bits that nobody explains: ").append(reading.unknown().size());
         output().result(
                         "coding-decode",
-                        new Told(packName, module, blockId, fields, Bit.of(reading.unknown()), checks),
+                        new Told(packName(), module(), layout.id(), fields, Bit.of(reading.unknown()), checks),
                         text.toString());
         return checks.stream().allMatch(CheckTold::valid) ? Main.GOOD : Main.FOUND;
     }

@@ -1,0 +1,42 @@
+package codrane.standin;
+
+import codrane.core.gateway.OperationMatrix;
+import codrane.core.power.PowerWindow;
+import codrane.core.run.RunState;
+import codrane.link.run.RunGates;
+import codrane.link.time.VirtualTime;
+import java.time.Duration;
+
+/** Nothing stands between a simulated run and the wire. */
+class OpenGates implements RunGates {
+    private final VirtualTime time;
+
+    OpenGates(VirtualTime time) {
+        this.time = time;
+    }
+
+    @Override
+    public Verdict awaitPower(RunState state, PowerWindow window) {
+        return new Verdict.Open();
+    }
+
+    @Override
+    public Verdict awaitKeyOn(RunState state, String prompt) {
+        return new Verdict.Open();
+    }
+
+    @Override
+    public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
+        return new OperationMatrix.Verdict.Allowed("simulation");
+    }
+
+    @Override
+    public Verdict beforeSending(RunState state) {
+        return new Verdict.Open();
+    }
+
+    @Override
+    public void pause(Duration span) {
+        time.advance(span);
+    }
+}
