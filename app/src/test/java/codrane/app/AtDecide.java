@@ -29,8 +29,8 @@ record AtDecide(App app, StandinWorld world) {
         JobState facts = app.bean(JobDesk.class).state(number);
         IntakeActs intake = app.bean(IntakeActs.class);
         if (kind.replaces()) done(intake.oldModule(number, IntakeNotes.OldModule.OUT, "desk"));
-        IntakeForm form =
-                new IntakeForm(null, null, null, null, null, null, "0", "0", "papers and the owner", null, null, null);
+        IntakeForm form = new IntakeForm(
+                null, null, null, null, null, null, "0", "0", "papers and the owner", null, null, null, null);
         done(intake.note(number, form, "desk"));
         if (!facts.variants().isEmpty())
             done(app.bean(IntakeActs.class).variant(number, facts.variants().getFirst(), "tech"));

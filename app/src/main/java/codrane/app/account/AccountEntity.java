@@ -22,4 +22,6 @@ class AccountEntity {
     Role role;
 
     boolean disabled;
+    boolean licensed;
+    boolean highVoltage;
 }

@@ -43,7 +43,14 @@ public class Accounts implements UserDetailsService {
     }
 
     /** Somebody who has an account. */
-    public record Person(String name, Role role, boolean disabled) {}
+    public record Person(String name, Role role, boolean disabled, Qualified qualified) {}
+
+    /** What the law or the maker keeps to some. */
+    public record Qualified(boolean licensed, boolean highVoltage) {
+        private String words() {
+            return "licensed work: " + (licensed ? "yes" : "no") + ", high voltage: " + (highVoltage ? "yes" : "no");
+        }
+    }
 
     @Override
     @Transactional(readOnly = true)
@@ -71,7 +78,15 @@ public class Accounts implements UserDetailsService {
     @Transactional(readOnly = true)
     public List<Person> people() {
         return accounts.findByOrderByName().stream()
-                .map(a -> new Person(a.name, a.role, a.disabled))
+                .map(a -> new Person(a.name, a.role, a.disabled, new Qualified(a.licensed, a.highVoltage)))
+                .toList();
+    }
+
+    /** Whoever works on vehicles, a trainee included. */
+    @Transactional(readOnly = true)
+    public List<Person> hands() {
+        return people().stream()
+                .filter(p -> p.role() != Role.DESK && !p.disabled())
                 .toList();
     }
 
@@ -137,6 +152,15 @@ public class Accounts implements UserDetailsService {
         return change(name, who, disabled ? "disabled a person" : "enabled a person", "", account -> {
             if (disabled && lastLead(account)) return Optional.of(lastLead());
             account.disabled = disabled;
+            return Optional.empty();
+        });
+    }
+
+    /** @return why not, as a sentence */
+    Optional<String> qualified(String name, Qualified qualified, String who) {
+        return change(name, who, "noted what somebody is qualified for", qualified.words(), account -> {
+            account.licensed = qualified.licensed();
+            account.highVoltage = qualified.highVoltage();
             return Optional.empty();
         });
     }

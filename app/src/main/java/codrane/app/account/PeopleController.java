@@ -1,5 +1,6 @@
 package codrane.app.account;
 
+import codrane.app.account.Accounts.Qualified;
 import codrane.app.account.SignInThrottle.Door;
 import codrane.app.account.SignInThrottle.Try;
 import jakarta.servlet.http.HttpServletRequest;
@@ -54,6 +55,17 @@ class PeopleController {
         Optional<String> refusal =
                 role(role).map(r -> accounts.role(name, r, who.getName())).orElse(Optional.of("Choose a role."));
         return then(refusal, "Changed. " + name + " signs in anew.", flash);
+    }
+
+    @PostMapping("/people/{name}/qualified")
+    String qualified(
+            @PathVariable String name,
+            @RequestParam(defaultValue = "false") boolean licensed,
+            @RequestParam(defaultValue = "false") boolean highVoltage,
+            Principal who,
+            RedirectAttributes flash) {
+        Optional<String> refusal = accounts.qualified(name, new Qualified(licensed, highVoltage), who.getName());
+        return then(refusal, "Noted. It counts where " + name + " is named from now on.", flash);
     }
 
     @PostMapping("/people/{name}/password")

@@ -78,10 +78,17 @@ public final class BeforeAgreeing {
         if (!comparable || state.plan().isEmpty()) return false;
         Plan now = Planner.plan(state.vehicleFacts(state.before().get()));
         Plan then = state.plan().get().plan();
-        return now.blocked() != then.blocked() || !keys(now).equals(keys(then));
+        return now.blocked() != then.blocked() || !acts(now).equals(acts(then));
     }
 
-    private static List<String> keys(Plan plan) {
-        return plan.operations().stream().map(Operation::key).toList();
+    /**
+     * Each act with who must agree to it. What makes ready is done away from the vehicle: done, it is no longer planned,
+     * and the plan holds on.
+     */
+    private static List<String> acts(Plan plan) {
+        return plan.operations().stream()
+                .filter(o -> o.kind() != Operation.Kind.SET_UP)
+                .map(o -> o.key() + " " + o.holds())
+                .toList();
     }
 }

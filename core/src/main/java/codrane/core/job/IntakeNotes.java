@@ -1,5 +1,6 @@
 package codrane.core.job;
 
+import codrane.core.plan.Workplace;
 import java.util.List;
 import java.util.Optional;
 
@@ -22,6 +23,7 @@ public record IntakeNotes(Optional<OldModule> oldModule, String variant, Details
      * @param keysHere keys that are here
      * @param keysAll keys that belong to the vehicle
      * @param ownership what proved the ownership
+     * @param hand who works on the vehicle; empty until somebody said so
      */
     public record Details(
             Optional<PartState> partState,
@@ -32,12 +34,20 @@ public record IntakeNotes(Optional<OldModule> oldModule, String variant, Details
             int keysHere,
             int keysAll,
             String ownership,
-            List<Identifier> identifiers) {
+            List<Identifier> identifiers,
+            Optional<Hand> hand) {
         public static final Details NONE =
-                new Details(Optional.empty(), "", "", Optional.empty(), "", 0, 0, "", List.of());
+                new Details(Optional.empty(), "", "", Optional.empty(), "", 0, 0, "", List.of(), Optional.empty());
 
         public Details {
             identifiers = List.copyOf(identifiers);
+        }
+    }
+
+    /** Who works on the vehicle, and what that one may do by what the workshop knew when it was said. */
+    public record Hand(String name, Workplace.Worker worker) {
+        public String words() {
+            return name + (worker.trainee() ? ", a trainee: the lead approves what is written" : "");
         }
     }
 

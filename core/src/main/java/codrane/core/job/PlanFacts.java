@@ -196,7 +196,7 @@ public final class PlanFacts {
                 place(state));
     }
 
-    /** What the bench found. */
+    /** What the bench found, who works, and what the interface tells of itself. */
     private static Workplace place(JobState state) {
         BenchNotes bench = state.benched().notes();
         String chemistry = state.pack().supply().chemistry();
@@ -205,13 +205,13 @@ public final class PlanFacts {
                         .filter(note ->
                                 note.battery().rested() && note.chemistry().equals(chemistry))
                         .map(BenchNotes.BatteryNote::restVolts),
-                Optional.empty(),
+                state.intake().details().hand().map(IntakeNotes.Hand::worker),
                 Optional.empty(),
                 Optional.empty(),
                 (int) bench.others().stream().filter(BenchNotes.Other::writes).count(),
+                state.access().tool().map(ToolLook::wireless),
                 Optional.empty(),
-                Optional.empty(),
-                Optional.empty());
+                state.access().tool().map(ToolLook::celsius));
     }
 
     /** Who accepted another VIN at Identify said that the module was swapped before. */

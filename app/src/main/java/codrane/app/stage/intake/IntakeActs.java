@@ -16,8 +16,10 @@ public class IntakeActs {
     private final Notes notes;
     private final Photos photos;
     private final AuditTrail audit;
+    private final Hands hands;
 
-    IntakeActs(Acts acts, Notes notes, Photos photos, AuditTrail audit) {
+    IntakeActs(Acts acts, Notes notes, Photos photos, AuditTrail audit, Hands hands) {
+        this.hands = hands;
         this.acts = acts;
         this.notes = notes;
         this.photos = photos;
@@ -25,7 +27,7 @@ public class IntakeActs {
     }
 
     public Acted note(long number, IntakeForm form, String who) {
-        return acts.on(number, who, IntakeStage.NOTE, state -> switch (form.over(state.intake())) {
+        return acts.on(number, who, IntakeStage.NOTE, state -> switch (form.over(state.intake(), hands.all())) {
             case IntakeForm.Read.Wrong(String sentence) -> Acted.refused(sentence + " Nothing was changed.");
             case IntakeForm.Read.Notes(IntakeNotes typed) -> {
                 boolean known = typed.variant().isEmpty() || state.variants().contains(typed.variant());

@@ -21,6 +21,7 @@ public record IntakeForm(
         String keysHere,
         String keysAll,
         String ownership,
+        String hand,
         List<String> what,
         List<String> value,
         List<String> source)
@@ -48,6 +49,7 @@ public record IntakeForm(
                 keys ? String.valueOf(d.keysHere()) : "",
                 keys ? String.valueOf(d.keysAll()) : "",
                 d.ownership(),
+                d.hand().map(IntakeNotes.Hand::name).orElse(""),
                 d.identifiers().stream().map(Identifier::what).toList(),
                 d.identifiers().stream().map(Identifier::value).toList(),
                 d.identifiers().stream().map(Identifier::source).toList());
@@ -58,8 +60,11 @@ public record IntakeForm(
         return new Identifier(cell(what, row), cell(value, row), cell(source, row));
     }
 
-    /** @param before what is kept of the notes so far */
-    public Read over(IntakeNotes before) {
+    /**
+     * @param before what is kept of the notes so far
+     * @param hands who may be named
+     */
+    public Read over(IntakeNotes before, List<IntakeNotes.Hand> hands) {
         for (String text : Arrays.asList(earlier, papersVin, variant, lights, ownership))
             if (text(text).length() > LONGEST) return new Read.Wrong("At most " + LONGEST + " characters in a field.");
         Optional<Integer> km = number(mileage, 2_000_000);
@@ -72,6 +77,10 @@ public record IntakeForm(
         if (keysWrong || here.orElse(0) > all.orElse(20))
             return new Read.Wrong("Keys: how many are here, of how many.");
         IntakeNotes.Details was = before.details();
+        Optional<IntakeNotes.Hand> named =
+                hands.stream().filter(h -> h.name().equals(text(hand))).findFirst();
+        if (!text(hand).isEmpty() && named.isEmpty())
+            return new Read.Wrong("Nobody of the name " + text(hand) + " works here: see People.");
         IntakeNotes.Details details = new IntakeNotes.Details(
                 partState == null
                         ? was.partState()
@@ -87,7 +96,8 @@ public record IntakeForm(
                 keysHere == null ? was.keysHere() : here.orElse(0),
                 keysAll == null ? was.keysAll() : all.orElse(0),
                 or(ownership, was.ownership()),
-                what == null ? was.identifiers() : identifiers());
+                what == null ? was.identifiers() : identifiers(),
+                hand == null ? was.hand() : named);
         return new Read.Notes(new IntakeNotes(before.oldModule(), or(variant, before.variant()), details));
     }
 

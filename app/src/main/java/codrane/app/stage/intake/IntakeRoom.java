@@ -14,8 +14,10 @@ import org.springframework.stereotype.Component;
 @Component
 class IntakeRoom implements Room {
     private final Photos photos;
+    private final Hands hands;
 
-    IntakeRoom(Photos photos) {
+    IntakeRoom(Photos photos, Hands hands) {
+        this.hands = hands;
         this.photos = photos;
     }
 
@@ -34,6 +36,6 @@ class IntakeRoom implements Room {
 
     @Override
     public IntakeView view(JobState state, Viewer viewer) {
-        return IntakeView.of(state, photos.of(state.job().id()), viewer);
+        return IntakeView.of(state, hands.all(), photos.of(state.job().id()), viewer);
     }
 }

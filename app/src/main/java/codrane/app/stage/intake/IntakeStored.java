@@ -2,12 +2,33 @@ package codrane.app.stage.intake;
 
 import codrane.app.notes.NoteKind;
 import codrane.core.job.IntakeNotes;
+import codrane.core.plan.Workplace.Worker;
 import java.util.List;
 import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What was noted at arrival, as it is stored. */
 record IntakeStored(Optional<IntakeNotes.OldModule> oldModule, String variant, Details details) {
-    static final NoteKind<IntakeStored> KIND = NoteKind.first("intake", IntakeStored.class);
+    static final NoteKind<IntakeStored> KIND = new NoteKind<>("intake", IntakeStored.class, 2, IntakeStored::upcast);
+
+    /** Before, nobody said who works. */
+    private static JsonNode upcast(int was, JsonNode stored) {
+        ObjectNode now = (ObjectNode) stored;
+        ((ObjectNode) now.get("details")).putNull("hand");
+        return now;
+    }
+
+    record Hand(String name, boolean trainee, boolean licensed, boolean highVoltage) {
+        static Hand of(IntakeNotes.Hand hand) {
+            Worker worker = hand.worker();
+            return new Hand(hand.name(), worker.trainee(), worker.licensed(), worker.highVoltage());
+        }
+
+        IntakeNotes.Hand hand() {
+            return new IntakeNotes.Hand(name, new Worker(trainee, licensed, highVoltage));
+        }
+    }
 
     record Line(String what, String value, String source) {}
 
@@ -20,7 +41,8 @@ record IntakeStored(Optional<IntakeNotes.OldModule> oldModule, String variant, D
             int keysHere,
             int keysAll,
             String ownership,
-            List<Line> identifiers) {}
+            List<Line> identifiers,
+            Optional<Hand> hand) {}
 
     static IntakeStored of(IntakeNotes notes) {
         IntakeNotes.Details d = notes.details();
@@ -38,7 +60,8 @@ record IntakeStored(Optional<IntakeNotes.OldModule> oldModule, String variant, D
                         d.ownership(),
                         d.identifiers().stream()
                                 .map(i -> new Line(i.what(), i.value(), i.source()))
-                                .toList()));
+                                .toList(),
+                        d.hand().map(Hand::of)));
     }
 
     IntakeNotes notes() {
@@ -56,6 +79,7 @@ record IntakeStored(Optional<IntakeNotes.OldModule> oldModule, String variant, D
                         details.ownership(),
                         details.identifiers().stream()
                                 .map(l -> new IntakeNotes.Identifier(l.what(), l.value(), l.source()))
-                                .toList()));
+                                .toList(),
+                        details.hand().map(Hand::hand)));
     }
 }

@@ -32,8 +32,11 @@ public record IntakeView(
         List<Picture> photos,
         Correction correction,
         May may) {
-    /** @param partStates by value; none when nothing is replaced */
-    public record Choices(List<String> variants, Map<String, String> partStates) {}
+    /**
+     * @param partStates by value; none when nothing is replaced
+     * @param hands names of those who may work on it
+     */
+    public record Choices(List<String> variants, Map<String, String> partStates, List<String> hands) {}
 
     /** A photo of the job. */
     public record Picture(String href, String caption, String taken) {}
@@ -70,7 +73,7 @@ public record IntakeView(
 
     public record Option(String value, String title, boolean chosen) {}
 
-    static IntakeView of(JobState state, List<Photos.Photo> photos, Viewer viewer) {
+    static IntakeView of(JobState state, List<IntakeNotes.Hand> hands, List<Photos.Photo> photos, Viewer viewer) {
         long number = state.job().number();
         boolean open = state.job().closedAt().isEmpty();
         return new IntakeView(
@@ -78,7 +81,7 @@ public record IntakeView(
                 state.pack().equipment().safety(),
                 facts(state),
                 IntakeForm.of(state.intake()),
-                choices(state),
+                choices(state, hands),
                 photos.stream().map(p -> picture(state, p)).toList(),
                 Correction.of(state),
                 new May(
@@ -100,6 +103,7 @@ public record IntakeView(
                 "Taken in",
                 state.now().dayAndTime(job.life().createdAt()) + " by "
                         + job.life().createdBy());
+        state.intake().details().hand().ifPresent(hand -> facts.put("Works on it", hand.words()));
         facts.put("VIN aloud", job.vin().spelled());
         facts.put(
                 "Consent",
@@ -122,11 +126,14 @@ public record IntakeView(
                 + state.benched().oldReading().map(r -> ". " + r.sentence()).orElse("");
     }
 
-    private static Choices choices(JobState state) {
+    private static Choices choices(JobState state, List<IntakeNotes.Hand> hands) {
         Map<String, String> parts = new LinkedHashMap<>();
         if (state.replaced().isPresent())
             Arrays.stream(IntakeNotes.PartState.values()).forEach(p -> parts.put(p.name(), p.words()));
-        return new Choices(state.variants(), parts);
+        return new Choices(
+                state.variants(),
+                parts,
+                hands.stream().map(IntakeNotes.Hand::name).toList());
     }
 
     private static Picture picture(JobState state, Photos.Photo photo) {
