@@ -15,6 +15,7 @@ import codrane.app.stage.intake.IntakeActs;
 import codrane.app.stage.prepare.PrepareActs;
 import codrane.app.stage.prepare.SheetActs;
 import codrane.app.stage.run.RunActs;
+import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
@@ -34,6 +35,7 @@ import codrane.standin.vehicle.Setup;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -95,6 +97,39 @@ class RunPlannedTest {
 
     private static JsonNode module(StandinWorld world, String id) {
         return TestWorld.look(world).path("modules").path(id);
+    }
+
+    @Test
+    void k8_changedOrder_reachesEveryModuleThatFollowsFromItAndNoOther() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.RETROFIT, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            JsonNode before = TestWorld.look(world).path("modules");
+            done(app.bean(DecideActs.class).order(job.number, List.of("USE3"), List.of("USE2"), WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
+            assertThat(BeforeAgreeing.of(job.facts())).isEmpty();
+            agreeAndRun(app, job);
+            JsonNode after = TestWorld.look(world).path("modules");
+            for (String holder : List.of("body", "instruments"))
+                assertThat(after.path(holder).path("order").asString()).isEqualTo("MKT1 LFT1 USE2");
+            assertThat(changes(before, after, "body", "body-main")).containsExactly("use=minibus");
+            assertThat(changes(before, after, "instruments", "instruments-main"))
+                    .containsExactly("greeting=minibus");
+            for (String id : before.propertyNames())
+                if (!Set.of("body", "instruments").contains(id))
+                    assertThat(after.path(id).path("coding"))
+                            .as(id)
+                            .isEqualTo(before.path(id).path("coding"));
+        }
+    }
+
+    private static List<String> changes(JsonNode before, JsonNode after, String module, String block) {
+        Bytes was = Bytes.parse(before.path(module).path("coding").path(block).asString());
+        Bytes is = Bytes.parse(after.path(module).path("coding").path(block).asString());
+        return LORNE.layout(block).diff(was, is).stream()
+                .map(c -> c.key() + "=" + c.to())
+                .toList();
     }
 
     @Test

@@ -61,9 +61,7 @@ final class WishesReader extends AskedJson {
         String field = in.path("field").asString("");
         String to = in.path("to").asString("");
         Layout layout = pack.layouts().get(block);
-        Optional<PackModule> holder = pack.modules().values().stream()
-                .filter(m -> m.blocks().contains(block))
-                .findFirst();
+        Optional<PackModule> holder = pack.holder(block);
         if (layout == null || holder.isEmpty() || layout.field(field).isEmpty()) {
             ask(
                     "which-settings",

@@ -22,11 +22,23 @@ public final class CodingAtHand {
         if (operation.kind() != Operation.Kind.WRITE_CODING) return Optional.empty();
         if (state.job().kind().about() == JobKind.About.SETTINGS)
             return state.before().map(scan -> chosen(state, scan.readings()));
+        if (DerivedCoding.planned(state, operation.module())) return derived(state, operation.module());
         return whole(state, operation)
                 .map(blocks -> chosen(state, operation.module(), blocks))
                 .or(() -> wishedOnly(state, operation)
                         ? held(state, operation.module()).map(held -> changed(state, operation.module(), held))
                         : Optional.empty());
+    }
+
+    /** What follows from the order, and what else is wished of the module. */
+    private static Optional<Map<String, Bytes>> derived(JobState state, String module) {
+        return DerivedCoding.of(state, module).map(derived -> {
+            Map<String, Bytes> all = new LinkedHashMap<>(held(state, module).orElse(Map.of()));
+            all.putAll(derived);
+            Map<String, Bytes> blocks = new LinkedHashMap<>(derived);
+            blocks.putAll(changed(state, module, all));
+            return blocks;
+        });
     }
 
     /** All of a module's blocks, from the source that the plan says. */
@@ -59,10 +71,9 @@ public final class CodingAtHand {
 
     /** What is derived from the order is neither what was read nor a wish, whatever goes along with it. */
     private static boolean fromBaseline(JobState state, Operation operation) {
-        boolean derived = state.operations().stream()
-                .anyMatch(o ->
-                        o.kind() == Operation.Kind.DERIVE_CODING && o.module().equals(operation.module()));
-        return !derived && !state.job().kind().onlyLooks() && operation.holds().contains(HoldPoint.BASELINE_STORED);
+        return !DerivedCoding.planned(state, operation.module())
+                && !state.job().kind().onlyLooks()
+                && operation.holds().contains(HoldPoint.BASELINE_STORED);
     }
 
     /** Programming erases coding, and so does learning a VIN. */

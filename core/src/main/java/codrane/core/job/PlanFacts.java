@@ -7,6 +7,7 @@ import codrane.core.job.IntakeNotes.Details;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.Feature;
+import codrane.core.pack.OrderRule;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.Aids;
@@ -125,11 +126,13 @@ public final class PlanFacts {
         List<SettingChange> settings = new ArrayList<>(chosenByName(state).stream()
                 .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
                 .toList());
-        if (feature.isPresent()) settings.addAll(now(state, scan));
-        Wishes.OrderChange order = kind.about() == JobKind.About.ORDER
+        if (feature.isPresent()) settings.addAll(now(state, scan, ofFeatures(state)));
+        boolean order = kind.about() == JobKind.About.ORDER;
+        if (order) settings.addAll(now(state, scan, ofOrder(state)));
+        Wishes.OrderChange change = order
                 ? new Wishes.OrderChange(state.baselined().orderNow(), notes.codesOut(), notes.codesIn())
                 : Wishes.OrderChange.NONE;
-        return new Wishes(settings, feature, order);
+        return new Wishes(settings, feature, change);
     }
 
     /** Chosen settings that do not come with the chosen equipment. */
@@ -142,30 +145,35 @@ public final class PlanFacts {
                 .toList();
     }
 
-    /** Every setting of every feature as it was read. */
-    private static List<SettingChange> now(JobState state, Scan scan) {
+    private static Stream<Feature.Setting> ofFeatures(JobState state) {
+        return state.pack().equipment().features().stream().flatMap(feature -> feature.on().keySet().stream());
+    }
+
+    private static Stream<Feature.Setting> ofOrder(JobState state) {
+        return state.pack().equipment().order().stream()
+                .flatMap(order -> order.rules().stream())
+                .map(OrderRule::setting)
+                .distinct();
+    }
+
+    /** Settings as they were read. */
+    private static List<SettingChange> now(JobState state, Scan scan, Stream<Feature.Setting> settings) {
         List<SettingChange> now = new ArrayList<>();
-        for (Feature feature : state.pack().equipment().features())
-            for (Feature.Setting setting : feature.on().keySet())
-                value(state, scan, setting.layout(), setting.field())
-                        .ifPresent(v -> now.add(new SettingChange(
-                                holder(state, setting.layout()),
-                                setting.layout(),
-                                setting.field(),
-                                setting.field(),
-                                v,
-                                "",
-                                Optional.empty())));
+        settings.forEach(setting -> value(state, scan, setting.layout(), setting.field())
+                .ifPresent(v -> now.add(new SettingChange(
+                        holder(state, setting.layout()),
+                        setting.layout(),
+                        setting.field(),
+                        setting.field(),
+                        v,
+                        "",
+                        Optional.empty()))));
         return now;
     }
 
     /** The module that keeps a block. */
     public static String holder(JobState state, String layout) {
-        return state.pack().modules().values().stream()
-                .filter(m -> m.blocks().contains(layout))
-                .map(PackModule::id)
-                .findFirst()
-                .orElseThrow();
+        return state.pack().holder(layout).map(PackModule::id).orElseThrow();
     }
 
     /** A setting as it was read; empty when its block was not. */

@@ -30,7 +30,7 @@ final class ReadBack {
         List<String> troubles = new ArrayList<>();
         state.job().replacedModule().ifPresent(id -> troubles.addAll(replaced(id)));
         if (state.job().kind() == JobKind.CLEAR_FAULTS) troubles.addAll(notCleared());
-        troubles.addAll(notPutBack());
+        troubles.addAll(notAsWritten());
         return troubles;
     }
 
@@ -44,9 +44,9 @@ final class ReadBack {
                 .toList();
     }
 
-    /** Chosen settings must read as chosen, and no other bit of their blocks may differ from before. */
-    private List<String> notPutBack() {
-        if (state.putBack().isEmpty() || state.before().isEmpty()) return List.of();
+    /** Blocks of other modules must read as they were to be written: chosen, derived or put back, and no other bit. */
+    private List<String> notAsWritten() {
+        if (state.before().isEmpty()) return List.of();
         List<String> troubles = new ArrayList<>();
         for (Operation write : state.operations()) {
             PackModule module = state.pack().modules().get(write.module());

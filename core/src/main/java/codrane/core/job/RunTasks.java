@@ -87,7 +87,8 @@ public final class RunTasks {
                         || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
                         || state.job().kind().about() == JobKind.About.SETTINGS
                         || CodingAtHand.writesBack(state, operation)
-                        || CodingAtHand.wishedOnly(state, operation);
+                        || CodingAtHand.wishedOnly(state, operation)
+                        || DerivedCoding.of(state, operation.module()).isPresent();
             case RESET -> !operation.module().isEmpty();
             case WRITE_ORDER -> orderKept(state, operation);
             case WRITE_LEARNED -> !LearnedValues.of(state, operation.module()).isEmpty();
@@ -126,23 +127,24 @@ public final class RunTasks {
         };
     }
 
-    /** Another module still keeps the order that a replaced one gets back; a changed order needs its derived coding, too. */
+    /** Another module still keeps the order that a replaced one gets back; a changed one is read, and its coding told. */
     private static boolean orderKept(JobState state, Operation operation) {
         Optional<VehicleOrder> order = state.pack().equipment().order();
         Optional<Scan> scan = state.before();
-        if (!state.job().kind().replaces() || order.isEmpty() || scan.isEmpty()) return false;
-        boolean kept = order.get().holders().stream()
-                .filter(holder -> !holder.equals(operation.module()))
-                .map(holder -> scan.get().readings().getOrDefault(holder, ModuleReading.silent(holder)))
-                .anyMatch(reading -> reading.text(Ident.VIN)
-                        .equals(Optional.of(state.job().vin().text())));
-        return kept && !state.baselined().orderNow().isEmpty();
+        if (order.isEmpty() || scan.isEmpty() || state.baselined().orderNow().isEmpty()) return false;
+        if (state.job().kind().about() == JobKind.About.ORDER)
+            return DerivedCoding.untold(state).isEmpty();
+        return state.job().kind().replaces()
+                && order.get().holders().stream()
+                        .filter(holder -> !holder.equals(operation.module()))
+                        .map(holder -> scan.get().readings().getOrDefault(holder, ModuleReading.silent(holder)))
+                        .anyMatch(reading -> reading.text(Ident.VIN)
+                                .equals(Optional.of(state.job().vin().text())));
     }
 
     private static List<RunTask> order(JobState state, Operation operation) {
         VehicleOrder order = state.pack().equipment().order().orElseThrow();
-        String codes = String.join(" ", state.baselined().orderNow());
-        Bytes octets = Bytes.ascii(codes + " ".repeat(Math.max(0, order.octets() - codes.length())));
+        Bytes octets = DerivedCoding.order(state, order);
         PackModule module = state.pack().module(operation.module());
         return List.of(
                 new RunTask.Write(module, order.dataIdentifier(), octets, coding(state), "Write the vehicle order"));

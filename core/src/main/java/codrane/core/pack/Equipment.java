@@ -52,7 +52,8 @@ public record Equipment(
      * @param titles of the codes
      * @param factory codes of a vehicle as built
      * @param families codes of which at most one holds, by family
-     * @param follow modules whose coding follows from a code, by code; the part itself is the last one
+     * @param follow modules that a code is about, by code; the part itself is the last one
+     * @param rules how settings follow from the codes, in the order in which they stand
      */
     public record VehicleOrder(
             int dataIdentifier,
@@ -60,8 +61,10 @@ public record Equipment(
             Map<String, String> titles,
             List<String> factory,
             Map<String, List<String>> families,
-            Map<String, List<String>> follow) {
+            Map<String, List<String>> follow,
+            List<OrderRule> rules) {
         public VehicleOrder {
+            rules = List.copyOf(rules);
             families = Map.copyOf(families);
             follow = Map.copyOf(follow);
             holders = List.copyOf(holders);

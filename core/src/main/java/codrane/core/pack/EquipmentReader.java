@@ -1,18 +1,15 @@
 package codrane.core.pack;
 
 import codrane.core.coding.Layout;
-import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Equipment.Limits;
 import codrane.core.pack.Equipment.Position;
 import codrane.core.pack.Equipment.Sensor;
-import codrane.core.pack.Equipment.VehicleOrder;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -20,10 +17,12 @@ import java.util.Set;
 final class EquipmentReader {
     private final Map<String, PackModule> modules;
     private final Map<String, Layout> layouts;
+    private final SettingNames settings;
 
     EquipmentReader(Map<String, PackModule> modules, Map<String, Layout> layouts) {
         this.modules = modules;
         this.layouts = layouts;
+        settings = new SettingNames(layouts);
     }
 
     /** @param in the pack itself */
@@ -31,7 +30,9 @@ final class EquipmentReader {
         return new Equipment(
                 sensors(in.map("sensors")),
                 in.has("procedures") ? procedures(in.map("procedures")) : Map.of(),
-                in.has("order") ? Optional.of(order(in.map("order"))) : Optional.empty(),
+                in.has("order")
+                        ? Optional.of(new OrderReader(modules, layouts).order(in.map("order")))
+                        : Optional.empty(),
                 in.has("immobiliser") ? Optional.of(immobiliser(in.map("immobiliser"))) : Optional.empty(),
                 in.has("features") ? features(in.map("features")) : List.of(),
                 in.texts("safety"),
@@ -93,12 +94,13 @@ final class EquipmentReader {
         List<Feature> features = new ArrayList<>();
         for (String id : in.keys()) {
             YamlMap entry = in.map(id);
-            List<Feature.Setting> settings = new ArrayList<>();
-            for (String text : entry.someTexts("settings")) setting(entry, text).ifPresent(settings::add);
+            List<Feature.Setting> named = new ArrayList<>();
+            for (String text : entry.someTexts("settings"))
+                settings.setting(entry, "settings", text).ifPresent(named::add);
             features.add(new Feature(
                     id,
                     entry.text("title"),
-                    settings,
+                    named,
                     entry.has("on") ? values(entry.map("on")) : Map.of(),
                     Set.copyOf(entry.texts("excludes")),
                     entry.texts("after"),
@@ -117,60 +119,11 @@ final class EquipmentReader {
         Map<Feature.Setting, String> values = new LinkedHashMap<>();
         for (String text : in.keys()) {
             String value = in.text(text);
-            Optional<Feature.Setting> setting = setting(in, text);
+            Optional<Feature.Setting> setting = settings.setting(in, "settings", text);
             if (setting.isEmpty()) continue;
-            Layout layout = Objects.requireNonNull(layouts.get(setting.get().layout()));
-            boolean holds = layout.encode(Map.of(setting.get().field(), value), Bytes.filled(layout.length(), 0))
-                    instanceof Layout.Encoded.Block;
-            if (holds) values.put(setting.get(), value);
-            else in.problem(text, "is " + value + ", which the field can't hold");
+            if (settings.holds(in, text, setting.get(), value)) values.put(setting.get(), value);
         }
         return values;
-    }
-
-    /** As layout, slash, field. */
-    private Optional<Feature.Setting> setting(YamlMap in, String text) {
-        String[] parts = text.split("/", 2);
-        Layout layout = layouts.get(parts[0]);
-        if (parts.length == 2 && layout != null && layout.field(parts[1]).isPresent())
-            return Optional.of(new Feature.Setting(parts[0], parts[1]));
-        in.problem("settings", "names " + text + ", which is no field of a layout (expected layout/field)");
-        return Optional.empty();
-    }
-
-    private VehicleOrder order(YamlMap in) {
-        List<String> holders = in.texts("holders");
-        holders.stream().filter(h -> !modules.containsKey(h)).forEach(h -> missing(in, "holders", h));
-        Map<String, String> titles = LayoutReader.texts(in.map("codes"));
-        titles.keySet().stream()
-                .filter(code -> !code.matches("[A-Z0-9]{2,6}"))
-                .forEach(code -> in.problem("codes", "has " + code + " (expected 2 to 6 capital letters or digits)"));
-        List<String> factory = in.someTexts("factory");
-        factory.stream()
-                .filter(code -> !titles.containsKey(code))
-                .forEach(code -> in.problem("factory", "has " + code + ", which is no code"));
-        if (holders.isEmpty()) in.problem("holders", "must name at least one module");
-        VehicleOrder order = new VehicleOrder(
-                in.integer("id", 0, 0xFFFF),
-                holders.stream().filter(modules::containsKey).toList(),
-                titles,
-                factory,
-                in.has("families") ? codeLists(in.map("families"), titles.keySet(), true) : Map.of(),
-                in.has("follow") ? codeLists(in.map("follow"), titles.keySet(), false) : Map.of());
-        in.end();
-        return order;
-    }
-
-    /** Lists by key: of codes by family, or of modules by code. */
-    private Map<String, List<String>> codeLists(YamlMap in, Set<String> codes, boolean families) {
-        Map<String, List<String>> lists = new LinkedHashMap<>();
-        for (String key : in.keys()) {
-            List<String> items = in.texts(key);
-            if (!families && !codes.contains(key)) in.problem(key, "is no code");
-            for (String item : items) if (!(families ? codes : modules.keySet()).contains(item)) missing(in, key, item);
-            lists.put(key, items);
-        }
-        return lists;
     }
 
     private Habits habits(YamlMap in) {

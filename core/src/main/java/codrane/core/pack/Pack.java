@@ -120,6 +120,13 @@ public record Pack(
         return layout;
     }
 
+    /** The module that keeps a block; empty when none does. */
+    public Optional<PackModule> holder(String layoutId) {
+        return modules.values().stream()
+                .filter(m -> m.blocks().contains(layoutId))
+                .findFirst();
+    }
+
     /** @throws IllegalArgumentException when the pack has no such module */
     public PackModule module(String moduleId) {
         PackModule module = modules.get(moduleId);

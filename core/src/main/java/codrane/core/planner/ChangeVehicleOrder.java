@@ -1,5 +1,7 @@
 package codrane.core.planner;
 
+import codrane.core.order.OrderCoding;
+import codrane.core.order.OrderEffect;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
@@ -31,12 +33,15 @@ final class ChangeVehicleOrder implements Rule {
         List<String> out = facts.wishes().order().out();
         List<String> in = facts.wishes().order().in();
         if (out.isEmpty() && in.isEmpty()) return Judgement.notNeeded("No code was chosen.");
-        Set<String> modules = new LinkedHashSet<>();
-        for (String code : changed(out, in)) modules.addAll(order.follow().getOrDefault(code, List.of()));
-        if (modules.isEmpty())
-            return Judgement.blocked("The pack does not say which modules follow from "
-                    + String.join(", ", changed(out, in)) + ": the order is not changed alone.");
-        for (String module : modules)
+        Set<String> silent = new LinkedHashSet<>(in);
+        silent.addAll(out);
+        silent.removeIf(code -> order.follow().containsKey(code)
+                || !OrderCoding.about(order, List.of(code)).isEmpty());
+        if (!silent.isEmpty())
+            return Judgement.blocked("The pack does not say what follows from " + String.join(", ", silent)
+                    + ": the order is not changed alone.");
+        OrderWork work = OrderWork.of(facts, order);
+        for (String module : work.coded())
             if (!facts.answer(module).answers())
                 return Judgement.blocked(facts.pack().module(module).title()
                         + " does not answer, and its coding follows from the order: it is not left behind.");
@@ -57,47 +62,72 @@ final class ChangeVehicleOrder implements Rule {
         if (!then.isEmpty()) then.addAll(in);
         List<String> empty = WriteOrderBack.emptyFamilies(order, then);
         for (String family : empty) operations.set(0, operations.getFirst().because(family));
-        List<String> inOrder = List.copyOf(modules);
-        for (String module : inOrder) derive(facts.pack().module(module), module.equals(inOrder.getLast()), operations);
+        if (work.coded().isEmpty())
+            return new Judgement.Applies(change + " No module's coding changes with it.", operations);
+        for (String id : work.coded()) {
+            PackModule module = facts.pack().module(id);
+            derive(module, work, place(facts, work, module), operations);
+        }
         return new Judgement.Applies(
-                change + " " + capital(facts.these(List.copyOf(modules), "follows", "follow")) + " from it.",
-                operations);
+                change + " " + capital(facts.these(work.coded(), "follows", "follow")) + " from it.", operations);
     }
 
     private static String capital(String words) {
         return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
     }
 
-    private static Set<String> changed(List<String> out, List<String> in) {
-        Set<String> codes = new LinkedHashSet<>(in);
-        codes.addAll(out);
-        return codes;
-    }
-
     private static String words(List<String> codes, String where) {
         return codes.isEmpty() ? "" : String.join(", ", codes) + " " + where;
     }
 
-    private static void derive(PackModule module, boolean last, List<Operation> operations) {
+    /** What is intended, and apart from it what changes because module and order disagreed before. */
+    private static List<String> changes(PackModule module, OrderWork work) {
+        if (work.whole().contains(module.id()))
+            return List.of("The " + module.lowerTitle()
+                    + " is coded whole: the order's values, and those as built where the order says none.");
+        List<String> reasons = new ArrayList<>();
+        List<OrderEffect.Change> intended = work.intended(module.id());
+        if (intended.isEmpty())
+            reasons.add("The " + module.lowerTitle() + " knows of it; the pack says no setting that changes.");
+        else reasons.add("In the " + module.lowerTitle() + " " + words(intended) + ".");
+        List<OrderEffect.Change> besides = work.sideEffects(module.id());
+        if (!besides.isEmpty())
+            reasons.add("Besides, for the " + module.lowerTitle() + " disagreed with the order before: "
+                    + words(besides) + ".");
+        return reasons;
+    }
+
+    private static String words(List<OrderEffect.Change> changes) {
+        return String.join("; ", changes.stream().map(OrderEffect.Change::words).toList());
+    }
+
+    private static void derive(PackModule module, OrderWork work, String reason, List<Operation> operations) {
         operations.add(Operation.of(
                         Kind.DERIVE_CODING,
                         module.id(),
                         "Derive the coding of the " + module.lowerTitle() + " from the order",
                         1,
-                        "What changes in the " + module.lowerTitle()
-                                + " besides the codes is listed apart, before it is written.")
+                        changes(module, work).toArray(String[]::new))
                 .ifLeftHere(DISAGREE));
+        boolean last = module.id().equals(work.coded().getLast());
         operations.add(Operation.of(
                         Kind.WRITE_CODING,
                         module.id(),
                         "Write the derived coding of the " + module.lowerTitle(),
                         Math.max(1, module.blocks().size()) * Seconds.PER_BLOCK,
-                        last
-                                ? "The " + module.lowerTitle() + " comes last: its neighbours know of it by then."
-                                : "The " + module.lowerTitle() + " comes before the part itself.")
+                        reason)
                 .needing("supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.untilCoded(module))
                 .ifLeftHere(last ? "" : DISAGREE));
+    }
+
+    /** Neighbours first, so that they know of the part when it comes. */
+    private static String place(VehicleFacts facts, OrderWork work, PackModule module) {
+        if (facts.newPart().isEmpty())
+            return "Until then the " + module.lowerTitle() + " does not agree with the order.";
+        return module.id().equals(work.coded().getLast())
+                ? "The " + module.lowerTitle() + " comes last: its neighbours know of it by then."
+                : "The " + module.lowerTitle() + " comes before the part itself.";
     }
 }

@@ -50,10 +50,7 @@ final class EnableFeature implements Rule {
     }
 
     private static SettingChange change(VehicleFacts facts, Feature.Setting setting, String to) {
-        PackModule module = facts.pack().modules().values().stream()
-                .filter(m -> m.blocks().contains(setting.layout()))
-                .findFirst()
-                .orElseThrow();
+        PackModule module = facts.pack().holder(setting.layout()).orElseThrow();
         return new SettingChange(
                 module.id(),
                 setting.layout(),

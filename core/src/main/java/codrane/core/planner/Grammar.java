@@ -22,6 +22,7 @@ final class Grammar {
             Map.entry("holds", "hold"),
             Map.entry("carries", "carry"),
             Map.entry("keeps", "keep"),
+            Map.entry("knows", "know"),
             Map.entry("takes", "take"),
             Map.entry("comes", "come"),
             Map.entry("learns", "learn"),

@@ -2,6 +2,7 @@ package codrane.core.planner;
 
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.order.OrderEffect;
 import codrane.core.pack.Concern;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What a job touches that can hurt or is watched by law: by the setting and the routine, not by the module around it. */
 final class Touched {
@@ -94,9 +96,8 @@ final class Touched {
         facts.wishedFeature().ifPresent(feature -> {
             by.put(feature.title(), feature.concerns());
             for (Feature.Setting on : feature.on().keySet())
-                facts.pack().modules().values().stream()
-                        .filter(m -> m.blocks().contains(on.layout()))
-                        .findFirst()
+                facts.pack()
+                        .holder(on.layout())
                         .ifPresent(m -> by.put(
                                 "\"" + SettingChange.titleOf(facts.pack().layout(on.layout()), on.field()) + "\"",
                                 ofSetting(facts, m.id(), on.layout(), on.field())));
@@ -107,14 +108,28 @@ final class Touched {
         facts.newPart().ifPresent(m -> by.put(m.title(), ofModule(facts, m)));
         if (facts.pack().equipment().order().isEmpty()) return;
         VehicleOrder order = facts.pack().equipment().order().get();
-        for (List<String> codes :
-                List.of(facts.wishes().order().out(), facts.wishes().order().in()))
-            for (String code : codes)
-                for (String id : order.follow().getOrDefault(code, List.of())) {
-                    Set<Concern> concerns = EnumSet.noneOf(Concern.class);
-                    concerns.addAll(facts.pack().module(id).traits().concerns());
-                    concerns.remove(Concern.EMISSIONS);
-                    by.put(facts.pack().module(id).title(), concerns);
-                }
+        OrderWork work = OrderWork.of(facts, order);
+        for (String id : work.coded()) {
+            boolean named = work.intended(id).isEmpty() || work.whole().contains(id);
+            if (named)
+                by.put(
+                        facts.pack().module(id).title(),
+                        ofModule(facts, facts.pack().module(id)));
+        }
+        Stream.concat(work.changes().intended().stream(), work.changes().sideEffects().stream())
+                .filter(c -> !work.whole().contains(c.module()))
+                .forEach(c -> by.put("\"" + c.title() + "\"", derived(facts, c)));
+    }
+
+    /** A vehicle's own coding alters no emissions. */
+    private static Set<Concern> derived(VehicleFacts facts, OrderEffect.Change change) {
+        Set<Concern> concerns = EnumSet.noneOf(Concern.class);
+        concerns.addAll(ofSetting(
+                facts,
+                change.module(),
+                change.setting().layout(),
+                change.setting().field()));
+        concerns.remove(Concern.EMISSIONS);
+        return concerns;
     }
 }

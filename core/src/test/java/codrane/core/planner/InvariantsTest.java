@@ -153,6 +153,7 @@ class InvariantsTest {
             facts.pack().equipment().order().ifPresent(o -> {
                 listed.addAll(o.holders());
                 o.follow().values().forEach(listed::addAll);
+                o.rules().forEach(rule -> listed.add(holder(facts.pack(), rule.setting())));
             });
         }
         facts.wished().forEach(s -> listed.add(s.module()));
@@ -175,10 +176,6 @@ class InvariantsTest {
     }
 
     private static String holder(Pack pack, Feature.Setting setting) {
-        return pack.modules().values().stream()
-                .filter(m -> m.blocks().contains(setting.layout()))
-                .findFirst()
-                .orElseThrow()
-                .id();
+        return pack.holder(setting.layout()).orElseThrow().id();
     }
 }

@@ -1,0 +1,93 @@
+package codrane.core.job;
+
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.order.OrderCoding;
+import codrane.core.order.OrderEffect;
+import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.Feature.Setting;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
+import codrane.core.scan.CodingState;
+import codrane.core.scan.ModuleReading;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Octets that follow from the vehicle order, as a plan derives them. */
+public final class DerivedCoding {
+    private DerivedCoding() {}
+
+    static boolean planned(JobState state, String module) {
+        return state.operations().stream()
+                .anyMatch(o ->
+                        o.kind() == Operation.Kind.DERIVE_CODING && o.module().equals(module));
+    }
+
+    /** Codes of the order as it is to be; none while it was not read. */
+    static List<String> codes(JobState state) {
+        List<String> now = state.baselined().orderNow();
+        if (now.isEmpty() || state.job().kind().about() != JobKind.About.ORDER) return now;
+        DecideNotes notes = state.decided().notes();
+        return OrderEffect.of(state.pack(), now, notes.codesOut(), notes.codesIn(), Map.of())
+                .codes();
+    }
+
+    /** The order as its module keeps it, blanks where no code is. */
+    static Bytes order(JobState state, VehicleOrder order) {
+        String codes = String.join(" ", codes(state));
+        return Bytes.ascii(codes + " ".repeat(Math.max(0, order.octets() - codes.length())));
+    }
+
+    /**
+     * Blocks by layout: those that change in what the module holds; all of them, as built, when what it holds is not this
+     * vehicle's.
+     *
+     * @return empty when it can't be told
+     */
+    static Optional<Map<String, Bytes>> of(JobState state, String module) {
+        Optional<VehicleOrder> order = state.pack().equipment().order();
+        List<String> codes = codes(state);
+        if (order.isEmpty() || codes.isEmpty() || state.before().isEmpty() || !planned(state, module))
+            return Optional.empty();
+        Map<Setting, String> values = OrderCoding.derive(order.get(), codes);
+        PackModule holder = state.pack().module(module);
+        ModuleReading reading = state.before().get().readings().getOrDefault(module, ModuleReading.silent(module));
+        boolean own = CodingState.of(state.pack(), holder, reading, state.job().vin()) == CodingState.AGREES
+                && state.job().kind().about() == JobKind.About.ORDER;
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        for (Layout layout : state.pack().blocksOf(holder)) {
+            Bytes base =
+                    own ? reading.coding().getOrDefault(layout.id(), Bytes.EMPTY) : Bytes.filled(layout.length(), 0);
+            Layout.Encoded encoded = layout.encode(values(state, layout, values, own), base);
+            if (!(encoded instanceof Layout.Encoded.Block(Bytes block))) return Optional.empty();
+            if (!own || !block.equals(base)) blocks.put(layout.id(), block);
+        }
+        return Optional.of(blocks);
+    }
+
+    private static Map<String, String> values(
+            JobState state, Layout layout, Map<Setting, String> derived, boolean own) {
+        Map<String, String> values = new LinkedHashMap<>(own ? Map.of() : layout.factory());
+        Optional.ofNullable(state.pack().madeFor().get(layout.id()))
+                .filter(key -> !own)
+                .ifPresent(key -> values.put(key, state.job().vin().end()));
+        derived.forEach((setting, value) -> {
+            if (setting.layout().equals(layout.id())) values.put(setting.field(), value);
+        });
+        return values;
+    }
+
+    /** Titles of modules whose derived coding can't be told. */
+    static List<String> untold(JobState state) {
+        List<String> untold = new ArrayList<>();
+        for (Operation operation : state.operations())
+            if (operation.kind() == Operation.Kind.DERIVE_CODING
+                    && of(state, operation.module()).isEmpty())
+                untold.add(state.pack().module(operation.module()).title());
+        return untold;
+    }
+}
