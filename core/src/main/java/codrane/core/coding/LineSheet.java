@@ -3,20 +3,16 @@ package codrane.core.coding;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * The maker's record of a module's coding as numbered lines {@code TAG/NN  hex bytes | check}. The check is CRC-8 SAE
  * J1850 over the tag's ASCII, the line number as one octet, and the data.
  */
 public final class LineSheet {
-    private static final Pattern LINE =
-            Pattern.compile("([A-Z]{3})/(\\d{1,3})\\s+((?:[0-9A-F]{2})(?: [0-9A-F]{2}){0,7}) \\| ([0-9A-F]{2})");
-
     private LineSheet() {}
 
     /** @param number 1..255 */
@@ -54,19 +50,32 @@ public final class LineSheet {
         }
     }
 
-    /** Judges pasted text for one module: lines of other modules are a trouble. */
-    public static Sheet parse(String text, String tag, int expectedOctets) {
-        Map<Integer, Line> lines = new TreeMap<>();
-        List<String> troubles = new ArrayList<>();
+    /** Rows that are not blank, each judged by itself. */
+    public static List<LineRow> rows(String text) {
+        List<LineRow> rows = new ArrayList<>();
         int row = 0;
         for (String raw : text.lines().toList()) {
             row++;
-            if (!raw.isBlank()) judge(raw.strip().toUpperCase(java.util.Locale.ROOT), row, tag, lines, troubles);
+            if (!raw.isBlank()) rows.add(LineRow.of(row, raw));
         }
-        int last = lines.isEmpty() ? 0 : ((TreeMap<Integer, Line>) lines).lastKey();
-        for (int n = 1; n <= last; n++) {
-            if (!lines.containsKey(n)) troubles.add("Line " + tag + "/" + n + " is missing.");
+        return rows;
+    }
+
+    /** Judges pasted text for one module: lines of other modules are a trouble. */
+    public static Sheet parse(String text, String tag, int expectedOctets) {
+        TreeMap<Integer, Line> lines = new TreeMap<>();
+        List<String> troubles = new ArrayList<>();
+        for (LineRow row : rows(text)) {
+            if (!row.tag().isEmpty() && !row.tag().equals(tag)) {
+                troubles.add("Row " + row.row() + " belongs to " + row.tag() + ", not " + tag + ".");
+                continue;
+            }
+            row.trouble().ifPresent(troubles::add);
+            boolean again =
+                    row.line().isPresent() && lines.put(row.number(), row.line().get()) != null;
+            if (again) troubles.add("Line " + row.name() + " is there twice.");
         }
+        missing(lines.keySet()).forEach(n -> troubles.add("Line " + tag + "/" + n + " is missing."));
         int octets = lines.values().stream().mapToInt(l -> l.data().length()).sum();
         if (troubles.isEmpty() && octets != expectedOctets) {
             troubles.add("The lines hold " + octets + " bytes, the module's coding has " + expectedOctets + ".");
@@ -74,24 +83,13 @@ public final class LineSheet {
         return new Sheet(List.copyOf(lines.values()), troubles);
     }
 
-    private static void judge(String raw, int row, String tag, Map<Integer, Line> lines, List<String> troubles) {
-        Matcher m = LINE.matcher(raw);
-        if (!m.matches()) {
-            troubles.add("Row " + row + " is not of the form " + tag + "/07  13 5C 88 F0 | D4.");
-            return;
-        }
-        int number = Integer.parseInt(m.group(2));
-        if (!m.group(1).equals(tag)) {
-            troubles.add("Row " + row + " belongs to " + m.group(1) + ", not " + tag + ".");
-        } else if (number < 1 || number > 255) {
-            troubles.add("Row " + row + ": line number " + number + " is not 1 to 255.");
-        } else {
-            Line line = new Line(tag, number, Bytes.parse(m.group(3)));
-            if (line.check() != Integer.parseInt(m.group(4), 16)) {
-                troubles.add("Line " + tag + "/" + number + ": the check byte does not fit the data.");
-            }
-            if (lines.put(number, line) != null) troubles.add("Line " + tag + "/" + number + " is there twice.");
-        }
+    /** Numbers from 1 to the greatest that are not there. */
+    public static List<Integer> missing(Collection<Integer> numbers) {
+        int last = numbers.stream().mapToInt(n -> n).max().orElse(0);
+        return IntStream.rangeClosed(1, last)
+                .filter(n -> !numbers.contains(n))
+                .boxed()
+                .toList();
     }
 
     /** Cuts a module's coding into lines of eight octets. */
