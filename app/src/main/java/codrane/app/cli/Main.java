@@ -17,6 +17,11 @@ import picocli.CommandLine.Command;
             Main.Part.class,
             Main.Run.class,
             Main.Coding.class,
+            Main.Lines.class,
+            Main.Order.class,
+            Main.Features.class,
+            Main.Scale.class,
+            Main.Variant.class,
             Main.Serial.class,
             Main.Audit.class,
             CrcCommand.class,
@@ -56,6 +61,23 @@ public final class Main {
             subcommands = {CodingDecodeCommand.class, CodingEncodeCommand.class})
     static final class Coding {}
 
+    @Command(name = "lines", subcommands = LinesCheckCommand.class)
+    static final class Lines {}
+
+    @Command(
+            name = "order",
+            subcommands = {OrderDeriveCommand.class, OrderChangeCommand.class})
+    static final class Order {}
+
+    @Command(name = "features", subcommands = FeaturesSolveCommand.class)
+    static final class Features {}
+
+    @Command(name = "scale", subcommands = ScaleTyreCommand.class)
+    static final class Scale {}
+
+    @Command(name = "variant", subcommands = VariantRankCommand.class)
+    static final class Variant {}
+
     @Command(name = "run", subcommands = RunSimulateCommand.class)
     static final class Run {}
 
@@ -77,13 +99,19 @@ public final class Main {
         PrintWriter told = writer(out);
         PrintWriter wrong = writer(err);
         Output errors = new Output(told, wrong, args.contains("--json"));
-        return new CommandLine(new Main())
-                .setOut(told)
+        CommandLine line = new CommandLine(new Main());
+        codes(line).setUnmatchedOptionsArePositionalParams(true);
+        return line.setOut(told)
                 .setErr(wrong)
                 .setExpandAtFiles(false)
                 .setParameterExceptionHandler((e, all) -> errors.error("usage", Misread.sentence(e, all), ""))
-                .setExecutionExceptionHandler((e, line, parsed) -> Misread.failed(e, errors))
+                .setExecutionExceptionHandler((e, of, parsed) -> Misread.failed(e, errors))
                 .execute(args.toArray(String[]::new));
+    }
+
+    /** Codes that go out of an order begin as options do. */
+    private static CommandLine codes(CommandLine line) {
+        return line.getSubcommands().get("order").getSubcommands().get("change");
     }
 
     private static PrintWriter writer(PrintStream stream) {

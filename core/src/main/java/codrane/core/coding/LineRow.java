@@ -19,7 +19,7 @@ import java.util.regex.Pattern;
  * @param trouble what is wrong, as a sentence; empty when the row is good
  */
 public record LineRow(int row, String tag, int number, Optional<LineSheet.Line> line, Optional<String> trouble) {
-    private static final Pattern HEAD = Pattern.compile("([A-Z0-9]{3})\\s*/\\s*(\\d{1,3})(?=\\s|\\||$)(.*)");
+    private static final Pattern HEAD = Pattern.compile("([A-Z]{3})\\s*/\\s*(\\d{1,3})(?=\\s|\\||$)(.*)");
     private static final Pattern REST =
             Pattern.compile("\\s+((?:[0-9A-F]{2})(?:\\s+[0-9A-F]{2}){0,7})\\s*\\|\\s*([0-9A-F]{2})");
     /** What is read for a digit of hex, by what was typed. */
@@ -34,7 +34,12 @@ public record LineRow(int row, String tag, int number, Optional<LineSheet.Line> 
 
     /** As {@code TAG/NN}. */
     public String name() {
-        return tag + "/" + number;
+        return name(tag, number);
+    }
+
+    /** As {@code TAG/NN}. */
+    public static String name(String tag, int number) {
+        return "%s/%02d".formatted(tag, number);
     }
 
     /** @param typed not blank */
@@ -52,8 +57,8 @@ public record LineRow(int row, String tag, int number, Optional<LineSheet.Line> 
         int check = Integer.parseInt(rest.group(2), 16);
         Optional<String> trouble = line.check() == check
                 ? Optional.empty()
-                : Optional.of("Line " + tag + "/" + number + ": the check byte does not fit the data."
-                        + swapped(line, check));
+                : Optional.of(
+                        "Line " + name(tag, number) + ": the check byte does not fit the data." + swapped(line, check));
         return new LineRow(row, tag, number, Optional.of(line), trouble);
     }
 
@@ -75,7 +80,7 @@ public record LineRow(int row, String tag, int number, Optional<LineSheet.Line> 
         if (halves.length != 2 || halves[1].isBlank()) return form(row, tag) + " Its check byte is missing.";
         long bytes = data.isEmpty() ? 0 : data.split("\\s+").length;
         if (bytes < 1 || bytes > MOST)
-            return "Line " + tag + "/" + number + " has " + bytes + " bytes: a line has 1 to " + MOST + ".";
+            return "Line " + name(tag, number) + " has " + bytes + " bytes: a line has 1 to " + MOST + ".";
         return form(row, tag);
     }
 

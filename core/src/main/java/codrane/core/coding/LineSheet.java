@@ -27,7 +27,7 @@ public final class LineSheet {
         }
 
         public String text() {
-            return "%s/%02d  %s | %02X".formatted(tag, number, data.spaced(), check());
+            return "%s  %s | %02X".formatted(LineRow.name(tag, number), data.spaced(), check());
         }
     }
 
@@ -75,7 +75,7 @@ public final class LineSheet {
                     row.line().isPresent() && lines.put(row.number(), row.line().get()) != null;
             if (again) troubles.add("Line " + row.name() + " is there twice.");
         }
-        missing(lines.keySet()).forEach(n -> troubles.add("Line " + tag + "/" + n + " is missing."));
+        missing(lines.keySet()).forEach(n -> troubles.add("Line " + LineRow.name(tag, n) + " is missing."));
         int octets = lines.values().stream().mapToInt(l -> l.data().length()).sum();
         if (troubles.isEmpty() && octets != expectedOctets) {
             troubles.add("The lines hold " + octets + " bytes, the module's coding has " + expectedOctets + ".");

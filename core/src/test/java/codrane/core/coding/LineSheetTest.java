@@ -39,7 +39,7 @@ class LineSheetTest {
                 "BOD/01  13 5C | 00; check byte does not fit",
                 "DOR/01  FF | 35; belongs to DOR",
                 "BOD/01 zz; is not of the form",
-                "BOD/02  00 | 00; Line BOD/1 is missing",
+                "BOD/02  00 | 00; Line BOD/01 is missing",
                 "BOD/00  FF | 35; is not 1 to 255",
                 "''; hold 0 bytes"
             })
@@ -53,6 +53,6 @@ class LineSheetTest {
     void parse_sameLineTwice_isNamed() {
         String line = new Line("BOD", 1, Bytes.of(1, 2)).text();
         assertThat(LineSheet.parse(line + "\n" + line, "BOD", 2).troubles())
-                .containsExactly("Line BOD/1 is there twice.");
+                .containsExactly("Line BOD/01 is there twice.");
     }
 }

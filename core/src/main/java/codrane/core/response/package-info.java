@@ -1,0 +1,2 @@
+/** What a loudspeaker system does to each frequency, as it was measured. */
+package codrane.core.response;
