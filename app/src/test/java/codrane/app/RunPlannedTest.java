@@ -1,6 +1,7 @@
 package codrane.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
@@ -19,6 +20,7 @@ import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
 import codrane.core.octets.Bytes;
@@ -26,6 +28,7 @@ import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
@@ -122,6 +125,51 @@ class RunPlannedTest {
                             .as(id)
                             .isEqualTo(before.path(id).path("coding"));
         }
+    }
+
+    /** What moves waits for somebody who looks, and for the doors; then the vehicle has learned, and the run goes on. */
+    @Test
+    void k8_doorsThatLearn_areStartedByAPerson_underTheirConditions() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.RETROFIT, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            done(app.bean(DecideActs.class).order(job.number, List.of(), List.of("RMP1"), WHO));
+            done(TestActs.of(app).plan(job.number, WHO));
+            assertThat(BeforeAgreeing.of(job.facts())).isEmpty();
+            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+            Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
+            assertThat(RunTasks.leg(job.facts())).extracting(Operation::kind).doesNotContain(Operation.Kind.RELEARN);
+            job.run();
+            Until.so(() -> !run(job).running());
+            assertThat(run(job).state()).isEqualTo(JobRun.State.STOPPED);
+            assertThat(run(job).sentence()).contains("\"Doors learn their ways\" is started by somebody who looks");
+            assertThat(module(world, "body").path("order").asString()).isEqualTo("MKT1 USE3 LFT1 RMP1");
+            assertThat(module(world, "doors").path("settled").asBoolean()).isFalse();
+            assertThat(RunTasks.leg(job.facts()).getFirst().kind()).isEqualTo(Operation.Kind.RELEARN);
+            TestWorld.act(world, "/doors/open");
+            job.run();
+            await().during(Duration.ofSeconds(3)) // the doors stand open: nothing moves
+                    .atMost(Duration.ofSeconds(20))
+                    .until(() -> run(job).running() && started(app, job) == 0);
+            TestWorld.act(world, "/doors/closed");
+            Until.so(() -> !run(job).running());
+            assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
+            assertThat(started(app, job)).isEqualTo(1);
+            TestWorld.act(world, "/key/off");
+            Until.so(() -> TestWorld.look(world).path("asleep").asBoolean());
+            assertThat(module(world, "doors").path("settled").asBoolean()).isTrue(); // it learned, and has slept
+            TestWorld.act(world, "/key/on");
+            job.scan();
+            assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
+        }
+    }
+
+    /** How often the doors' routine was begun. */
+    private static long started(App app, JobSteps job) {
+        return app.bean(RunStore.class).journal(run(job).id(), 500).stream()
+                .filter(row -> row.request().equals("31010203"))
+                .count();
     }
 
     private static List<String> changes(JsonNode before, JsonNode after, String module, String block) {

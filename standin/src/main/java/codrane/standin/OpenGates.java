@@ -2,6 +2,7 @@ package codrane.standin;
 
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.link.run.RunGates;
 import codrane.link.time.VirtualTime;
@@ -21,7 +22,7 @@ class OpenGates implements RunGates {
     }
 
     @Override
-    public Verdict awaitKeyOn(RunState state, String prompt) {
+    public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
         return new Verdict.Open();
     }
 

@@ -3,9 +3,10 @@ package codrane.app.interfaces;
 import codrane.app.packs.PackShelf;
 import codrane.app.workshop.CodraneSettings.InterfaceSettings;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment.Position;
+import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
-import codrane.core.pack.PackModule;
 import codrane.core.part.SerialMask;
 import codrane.core.power.SupplyReading;
 import codrane.core.tool.ToolFacts;
@@ -154,12 +155,24 @@ public final class BenchInterface {
 
     /** @return 0 off, 1 on, 2 engine running; empty when the vehicle does not tell */
     public Optional<Integer> readKey(Pack pack, DiagnosticLink open) {
-        PackModule module = pack.module(pack.key().module());
-        key = new VehicleScanner(open, pack)
-                .data(module, pack.key().dataIdentifier())
+        return readPosition(pack, open, Sensor.KEY);
+    }
+
+    /**
+     * Where something stands that a person moves.
+     *
+     * @param sensor one that the pack knows
+     * @return see {@link Sensor}; empty when the vehicle does not tell
+     */
+    public Optional<Integer> readPosition(Pack pack, DiagnosticLink open, Sensor sensor) {
+        Position at =
+                java.util.Objects.requireNonNull(pack.equipment().sensors().get(sensor));
+        Optional<Integer> position = new VehicleScanner(open, pack)
+                .data(pack.module(at.module()), at.dataIdentifier())
                 .filter(octets -> octets.length() == 1)
                 .map((Bytes octets) -> octets.u8(0));
-        return key;
+        if (sensor == Sensor.KEY) key = position;
+        return position;
     }
 
     /** As last read. */

@@ -1,11 +1,12 @@
 package codrane.app.live;
 
-import codrane.app.interfaces.BenchInterface;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.pack.Pack;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.link.DiagnosticLink;
@@ -13,6 +14,7 @@ import codrane.link.run.RunGates;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,7 +24,6 @@ final class BenchGates implements RunGates {
     private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
     private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
     private static final Duration ASK_EVERY = Duration.ofMillis(500);
-    private static final int KEY_ON = 1;
 
     private final RunOrder order;
     private final DiagnosticLink link;
@@ -60,18 +61,28 @@ final class BenchGates implements RunGates {
     }
 
     @Override
-    public Verdict awaitKeyOn(RunState state, String prompt) {
+    public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
         Instant end = time.instant().plus(KEY_AT_MOST);
-        BenchInterface bench = order.bench();
-        Pack pack = order.pack();
         while (true) {
-            Optional<Integer> key = bench.readKey(pack, link);
-            if (key.isPresent() && key.get() == KEY_ON) return sameVehicle();
+            List<String> missing = conditions.needs().stream()
+                    .filter(need -> !holds(need))
+                    .map(VehicleCondition::words)
+                    .toList();
+            if (missing.isEmpty()) return sameVehicle();
+            String not = String.join(", ", missing);
             if (untouched(state) && time.instant().isAfter(end))
-                return new Verdict.Closed("Not started: the key was not turned on.", prompt);
-            hold(prompt);
+                return new Verdict.Closed("Not started: the vehicle does not tell " + not + ".", conditions.prompt());
+            hold(conditions.prompt() + " Not yet: " + not + ".");
             if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
+    }
+
+    /** What the vehicle has no sensor for its module checks itself. */
+    private boolean holds(VehicleCondition need) {
+        Pack pack = order.pack();
+        if (!pack.equipment().sensors().containsKey(need.sensor())) return true;
+        Optional<Integer> position = order.bench().readPosition(pack, link, need.sensor());
+        return position.isPresent() && need.holds(position.get());
     }
 
     /** Whether the run still owns the interface, and nobody told it to stop. */

@@ -79,7 +79,7 @@ final class JdbcRunJournal implements RunJournal {
             }
             case RunAction.SendBlock block -> openBlock(state, block);
             case RunAction.AwaitPower power -> {}
-            case RunAction.AwaitKeyOn key -> {}
+            case RunAction.AwaitConditions needed -> {}
             case RunAction.Pause pause -> {}
             case RunAction.Finished finished -> {}
             case RunAction.Stopped stopped -> {}
@@ -210,6 +210,7 @@ final class JdbcRunJournal implements RunJournal {
                                         .hex(),
                                 write.value().hex()));
             }
+            case RunTask.Routine routine -> {}
             case RunTask.Restart restart -> {}
             case RunTask.Clear clear -> {}
         }

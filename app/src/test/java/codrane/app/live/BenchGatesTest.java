@@ -12,8 +12,10 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackResult;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
 import codrane.core.power.SupplyReading;
+import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.link.DiagnosticLink;
@@ -93,10 +95,10 @@ class BenchGatesTest {
     }
 
     @Test
-    void awaitKeyOn_betweenTasks_waitsUntilItIsToldToStop() throws Exception {
+    void awaitConditions_betweenTasks_waitsUntilItIsToldToStop() throws Exception {
         RunState second = RunState.goOn(first.tasks(), 1);
-        CompletableFuture<Verdict> gate =
-                CompletableFuture.supplyAsync(() -> gates.awaitKeyOn(second, "Turn the key on."));
+        CompletableFuture<Verdict> gate = CompletableFuture.supplyAsync(() -> gates.awaitConditions(
+                second, new RunAction.AwaitConditions(List.of(VehicleCondition.KEY_ON), "Turn the key on.")));
         Thread.sleep(1200);
         assertThat(gate).isNotDone();
         control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", false));

@@ -6,6 +6,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
@@ -25,12 +26,11 @@ import java.util.Set;
  */
 public final class RunTasks {
     /** Kinds of operations that are planned, and for which there are no tasks yet. */
-    private static final Set<Operation.Kind> NOT_YET = EnumSet.of(
-            Operation.Kind.PAIR,
-            Operation.Kind.ADD_KEY,
-            Operation.Kind.RELEARN,
-            Operation.Kind.INITIALISE,
-            Operation.Kind.CALIBRATE);
+    private static final Set<Operation.Kind> NOT_YET = EnumSet.of(Operation.Kind.PAIR, Operation.Kind.ADD_KEY);
+
+    /** Started by a person who looks. */
+    private static final Set<Operation.Kind> ROUTINES =
+            EnumSet.of(Operation.Kind.RELEARN, Operation.Kind.INITIALISE, Operation.Kind.CALIBRATE);
 
     private RunTasks() {}
 
@@ -58,6 +58,22 @@ public final class RunTasks {
             if (end > done) left.add(write);
         }
         return left;
+    }
+
+    /** Those of {@link #left} that the run does before it asks a person again: up to the next routine. */
+    public static List<Operation> leg(JobState state) {
+        List<Operation> left = left(state);
+        List<Operation> leg = new ArrayList<>();
+        for (Operation write : left) {
+            if (!leg.isEmpty() && startedByHand(write)) break;
+            leg.add(write);
+        }
+        return leg;
+    }
+
+    /** Whether it is a routine, which somebody starts who looks at it. */
+    public static boolean startedByHand(Operation operation) {
+        return ROUTINES.contains(operation.kind());
     }
 
     /** How many tasks an operation is; 0 when it can't be carried out yet. */
@@ -122,8 +138,9 @@ public final class RunTasks {
                     DRIVE,
                     AS_LEFT,
                     SWAP -> List.of();
-            case PAIR, ADD_KEY, RELEARN, INITIALISE, CALIBRATE ->
-                throw new IllegalStateException(operation.key() + " can't be carried out yet");
+            case RELEARN -> routines(state, operation, Effect.RELEARN);
+            case INITIALISE, CALIBRATE -> routines(state, operation, Effect.CALIBRATE);
+            case PAIR, ADD_KEY -> throw new IllegalStateException(operation.key() + " can't be carried out yet");
         };
     }
 
@@ -175,6 +192,15 @@ public final class RunTasks {
                 after,
                 state.window(),
                 "Program the " + module.lowerTitle() + " to " + after);
+    }
+
+    /** The pack's routines of the operation's module, each released by somebody who looks. */
+    private static List<RunTask> routines(JobState state, Operation operation, Effect effect) {
+        PackModule module = state.pack().module(operation.module());
+        return state.pack().equipment().procedures().values().stream()
+                .filter(p -> p.module().equals(module.id()) && p.effect() == effect)
+                .<RunTask>map(p -> new RunTask.Routine(module, p, coding(state), p.title()))
+                .toList();
     }
 
     private static PowerWindow coding(JobState state) {

@@ -1,18 +1,36 @@
 package codrane.core.pack;
 
+import codrane.core.pack.Equipment.Sensor;
+
 /** Conditions that a person brings about and a module can check. */
 public enum VehicleCondition {
-    KEY_ON("the key on"),
-    ENGINE_OFF("the engine off"),
-    ENGINE_RUNNING("the engine running"),
-    DOORS_CLOSED("all doors closed"),
-    TAILGATE_CLOSED("the tailgate closed"),
-    GEAR_PARK("the gear in park");
+    KEY_ON("the key on", Sensor.KEY, 1, 2),
+    ENGINE_OFF("the engine off", Sensor.KEY, 0, 1),
+    ENGINE_RUNNING("the engine running", Sensor.KEY, 2, 2),
+    DOORS_CLOSED("all doors closed", Sensor.DOORS, 0, 0),
+    TAILGATE_CLOSED("the tailgate closed", Sensor.TAILGATE, 0, 0),
+    GEAR_PARK("the gear in park", Sensor.GEAR, 1, 1);
 
     private final String words;
+    private final Sensor sensor;
+    private final int least;
+    private final int most;
 
-    VehicleCondition(String words) {
+    VehicleCondition(String words, Sensor sensor, int least, int most) {
         this.words = words;
+        this.sensor = sensor;
+        this.least = least;
+        this.most = most;
+    }
+
+    /** Where it can be read, on a vehicle that has such a sensor. */
+    public Sensor sensor() {
+        return sensor;
+    }
+
+    /** @param position as the sensor tells it, see {@link Sensor} */
+    public boolean holds(int position) {
+        return position >= least && position <= most;
     }
 
     public String words() {

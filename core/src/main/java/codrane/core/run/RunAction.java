@@ -2,8 +2,10 @@ package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
 import java.time.Duration;
+import java.util.List;
 
 /** What the executor does next. */
 public sealed interface RunAction {
@@ -25,8 +27,16 @@ public sealed interface RunAction {
 
     record AwaitPower(PowerWindow window) implements RunAction {}
 
-    /** A condition of the vehicle: read where possible, else confirmed by the technician. */
-    record AwaitKeyOn(String prompt) implements RunAction {}
+    /**
+     * Conditions of the vehicle, read where it tells them; others its modules check.
+     *
+     * @param prompt what a person does for them
+     */
+    record AwaitConditions(List<VehicleCondition> needs, String prompt) implements RunAction {
+        public AwaitConditions {
+            needs = List.copyOf(needs);
+        }
+    }
 
     record Pause(String purpose, Duration time) implements RunAction {}
 

@@ -4,6 +4,7 @@ import codrane.core.access.SimulatedKey;
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.run.Reply.Positive;
 import codrane.core.run.Reply.Refused;
 import codrane.core.run.Reply.Silent;
@@ -12,6 +13,8 @@ import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
 import codrane.core.uds.ResponseCode.Known;
 import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -27,6 +30,12 @@ public final class RunMachine {
 
     private RunMachine() {}
 
+    /** What must be sent before a run is stopped here: what moves is stopped with it. */
+    public static Optional<RunAction.Send> beforeStopping(RunState state) {
+        boolean moves = state.phase() == Phase.RESULT && state.task() instanceof RunTask.Routine;
+        return moves ? Optional.of(RoutineSteps.halt(state)) : Optional.empty();
+    }
+
     public static Step next(RunState state, RunEvent event) {
         if (state.finished()) return new Step(state, new RunAction.Finished());
         return switch (event) {
@@ -38,8 +47,8 @@ public final class RunMachine {
     private static Step proceed(RunState state) {
         return switch (state.phase()) {
             case BEGIN -> begin(state);
-            case POWER -> enter(state.at(Phase.PROMPT));
-            case PROMPT -> enter(state.at(Phase.SESSION));
+            case POWER -> enter(state.at(state.task() instanceof RunTask.Routine ? Phase.CONDITIONS : Phase.PROMPT));
+            case PROMPT, CONDITIONS -> enter(state.at(Phase.SESSION));
             case RESTART -> enter(state.at(Phase.WAKE));
             default -> enter(state);
         };
@@ -49,6 +58,7 @@ public final class RunMachine {
         return switch (state.task()) {
             case RunTask.Program program -> enter(state.at(Phase.POWER));
             case RunTask.Write write -> enter(state.at(Phase.POWER));
+            case RunTask.Routine routine -> RoutineSteps.begin(state, routine);
             case RunTask.Restart restart -> enter(state.at(Phase.RESTART));
             case RunTask.Clear clear -> enter(state.at(Phase.CLEAR));
         };
@@ -63,9 +73,10 @@ public final class RunMachine {
     }
 
     /** The action that belongs to a state. */
-    private static Step enter(RunState state) {
+    static Step enter(RunState state) {
         if (state.finished()) return new Step(state, new RunAction.Finished());
         if (state.phase() == Phase.BEGIN) return begin(state);
+        if (state.phase() == Phase.ASK_PERSON) return RoutineSteps.askPerson(state);
         return new Step(state, action(state));
     }
 
@@ -76,7 +87,11 @@ public final class RunMachine {
         return switch (state.phase()) {
             case POWER ->
                 new RunAction.AwaitPower(state.recovering() ? window(task).recovering() : window(task));
-            case PROMPT -> new RunAction.AwaitKeyOn("Turn the key on, leave the engine off.");
+            case PROMPT ->
+                new RunAction.AwaitConditions(
+                        List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF),
+                        "Turn the key on, leave the engine off.");
+            case CONDITIONS, START, RESULT -> RoutineSteps.action(state);
             case SESSION ->
                 send(
                         state,
@@ -86,7 +101,8 @@ public final class RunMachine {
                         false);
             case SEED ->
                 send(state, "Ask for a seed", Requests.requestSeed(session.securityLevel()), Operation.SECURITY, false);
-            case BEGIN, KEY, TRANSFER -> throw new IllegalStateException(state.phase() + " has no action of its own");
+            case BEGIN, ASK_PERSON, KEY, TRANSFER ->
+                throw new IllegalStateException(state.phase() + " has no action of its own");
             case ASK_STATE ->
                 send(
                         state,
@@ -147,7 +163,7 @@ public final class RunMachine {
         };
     }
 
-    private static RunAction send(RunState state, String purpose, Bytes request, Operation operation, boolean writes) {
+    static RunAction.Send send(RunState state, String purpose, Bytes request, Operation operation, boolean writes) {
         return new RunAction.Send(purpose, state.task().module().id(), request, operation, writes);
     }
 
@@ -160,7 +176,7 @@ public final class RunMachine {
 
     private static Step positive(RunState state, Bytes message) {
         return switch (state.phase()) {
-            case SESSION -> enter(state.at(Phase.SEED));
+            case SESSION -> enter(state.at(state.task() instanceof RunTask.Routine ? Phase.START : Phase.SEED));
             case SEED -> key(state, message);
             case KEY -> afterUnlock(state);
             case ASK_STATE -> resume(state, message);
@@ -179,7 +195,10 @@ public final class RunMachine {
             case READ_BACK -> compare(state, message);
             case CLEAR -> enter(state.at(Phase.REREAD));
             case REREAD -> enter(state.nextTask());
-            case BEGIN, POWER, PROMPT -> throw new IllegalStateException("no answer is expected in " + state.phase());
+            case START -> enter(state.at(Phase.RESULT));
+            case RESULT -> RoutineSteps.result(state, message);
+            case BEGIN, ASK_PERSON, POWER, PROMPT, CONDITIONS ->
+                throw new IllegalStateException("no answer is expected in " + state.phase());
         };
     }
 
@@ -261,6 +280,7 @@ public final class RunMachine {
             case REREAD -> enter(state.nextTask());
             case ASK_STATE -> enter(state.at(Phase.ERASE));
             case WAKE -> again(state, "does not wake up");
+            case RESULT -> RoutineSteps.noResult(state, code);
             default -> {
                 String what = "refuses: " + code.words();
                 yield state.committed() ? lost(state, what, onward(code)) : safe(state, what, code.nextStep());
@@ -277,6 +297,8 @@ public final class RunMachine {
     private static Step silent(RunState state, Silent silent) {
         return switch (state.phase()) {
             case WRITE -> enter(state.at(Phase.READ_BACK)); // outcome unknown: read, never repeat blindly
+            case START -> enter(state.at(Phase.RESULT)); // as above
+            case RESULT -> RoutineSteps.later(state, "does not say how far it is");
             case RESTART ->
                 new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
             case ERASE, CHECK, EXIT, REQUEST_DOWNLOAD, KEY ->
@@ -304,7 +326,7 @@ public final class RunMachine {
         return new Step(state, new RunAction.Stopped(true, sentence(state, what), nextStep));
     }
 
-    private static Step safe(RunState state, String what, String nextStep) {
+    static Step safe(RunState state, String what, String nextStep) {
         return new Step(state, new RunAction.Stopped(false, sentence(state, what), nextStep));
     }
 
@@ -329,6 +351,7 @@ public final class RunMachine {
         return switch (task) {
             case RunTask.Program program -> program.window();
             case RunTask.Write write -> write.window();
+            case RunTask.Routine routine -> routine.window();
             case RunTask.Restart restart -> throw new IllegalStateException("a restart has no power gate");
             case RunTask.Clear clear -> throw new IllegalStateException("clearing has no power gate");
         };

@@ -17,8 +17,11 @@ public record RunState(
     /** Steps within a task. */
     public enum Phase {
         BEGIN,
+        /** A person is to release the task. */
+        ASK_PERSON,
         POWER,
         PROMPT,
+        CONDITIONS,
         SESSION,
         SEED,
         KEY,
@@ -35,7 +38,9 @@ public record RunState(
         WRITE,
         READ_BACK,
         CLEAR,
-        REREAD
+        REREAD,
+        START,
+        RESULT
     }
 
     public RunState {
@@ -114,7 +119,15 @@ public record RunState(
         return new RunState(tasks, index, phase, recovering, block + 1, from, payload, 0);
     }
 
+    /** What moves something is not begun because something else has ended. */
     RunState nextTask() {
-        return new RunState(tasks, index + 1, Phase.BEGIN, false, 0, 0, 0, 0);
+        int next = index + 1;
+        boolean asks = next < tasks.size() && tasks.get(next) instanceof RunTask.Routine;
+        return new RunState(tasks, next, asks ? Phase.ASK_PERSON : Phase.BEGIN, false, 0, 0, 0, 0);
+    }
+
+    /** The task from its beginning, as if it had not been begun before. */
+    RunState anew() {
+        return new RunState(tasks, index, Phase.BEGIN, false, 0, 0, 0, 0);
     }
 }

@@ -2,6 +2,7 @@ package codrane.core.run;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Procedure;
 import codrane.core.power.PowerWindow;
 
 /** What one part of a run is to achieve. Each can be begun again after a loss, and finds out itself what is left to do. */
@@ -28,6 +29,12 @@ public sealed interface RunTask {
     /** Writes one data identifier and reads it back: VIN or a coding block. */
     record Write(PackModule module, int dataIdentifier, Bytes value, PowerWindow window, String title)
             implements RunTask {}
+
+    /**
+     * A routine of the module, which a person starts who sees to what it needs and looks what moves: a run does not go on
+     * to it by itself.
+     */
+    record Routine(PackModule module, Procedure procedure, PowerWindow window, String title) implements RunTask {}
 
     record Restart(PackModule module, String title) implements RunTask {}
 

@@ -2,6 +2,7 @@ package codrane.link.run;
 
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import java.time.Duration;
 
@@ -18,7 +19,7 @@ public interface RunGates {
     Verdict awaitPower(RunState state, PowerWindow window);
 
     /** As {@link #awaitPower}. */
-    Verdict awaitKeyOn(RunState state, String prompt);
+    Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions);
 
     /** Asked before every request that is not a mere read. */
     OperationMatrix.Verdict permit(OperationMatrix.Operation operation);

@@ -66,7 +66,7 @@ public final class RunLoop {
             case RunAction.Send send -> send(state, send);
             case RunAction.SendBlock block -> block(state, block);
             case RunAction.AwaitPower power -> gate(state, gates.awaitPower(state, power.window()));
-            case RunAction.AwaitKeyOn key -> gate(state, gates.awaitKeyOn(state, key.prompt()));
+            case RunAction.AwaitConditions needed -> gate(state, gates.awaitConditions(state, needed));
             case RunAction.Pause pause -> {
                 gates.pause(pause.time());
                 yield RunMachine.next(state, new RunEvent.Proceed());
@@ -80,8 +80,10 @@ public final class RunLoop {
         if (gates.permit(send.operation()) instanceof OperationMatrix.Verdict.Refused(String reason)) {
             return stopped(state, reason, "Authorise at Unlock, then run again.");
         }
-        if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep))
+        if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep)) {
+            RunMachine.beforeStopping(state).ifPresent(last -> tell(state, last, last.module(), last.request()));
             return stopped(state, reason, nextStep);
+        }
         return exchange(state, send, send.module(), send.request());
     }
 
@@ -96,11 +98,15 @@ public final class RunLoop {
     }
 
     private Step exchange(RunState state, RunAction action, String moduleId, Bytes request) {
+        return RunMachine.next(state, new RunEvent.Answered(tell(state, action, moduleId, request)));
+    }
+
+    private Reply tell(RunState state, RunAction action, String moduleId, Bytes request) {
         journal.open(state, action);
         var module = pack.module(moduleId);
         Reply reply = link.request(module.address(), request, VehicleScanner.waits(module));
         journal.close(state, action, reply);
-        return RunMachine.next(state, new RunEvent.Answered(reply));
+        return reply;
     }
 
     private static Step gate(RunState state, RunGates.Verdict verdict) {

@@ -98,7 +98,7 @@ class RunLoopTest {
         }
 
         @Override
-        public Verdict awaitKeyOn(RunState state, String prompt) {
+        public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
             return key;
         }
 

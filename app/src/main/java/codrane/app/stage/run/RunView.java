@@ -50,7 +50,7 @@ public record RunView(
         return new RunView(
                 number,
                 state.run().map(JobRun::running).orElse(false),
-                ready ? RunTasks.left(state).stream().map(RunView::write).toList() : List.of(),
+                ready ? RunTasks.leg(state).stream().map(RunView::write).toList() : List.of(),
                 state.plan().map(p -> RunScore.of(state)),
                 state.run()
                         .filter(r -> !r.holds())

@@ -58,12 +58,12 @@ public final class Release {
     }
 
     /**
-     * Whether every write that is left was released; nothing is chosen beforehand.
+     * Whether every write that comes next was released; nothing is chosen beforehand.
      *
      * @param released keys of operations
      */
     public static Optional<Stop> notReleased(JobState state, Collection<String> released) {
-        List<String> unticked = RunTasks.left(state).stream()
+        List<String> unticked = RunTasks.leg(state).stream()
                 .filter(write -> !released.contains(write.key()))
                 .map(Operation::title)
                 .toList();

@@ -49,11 +49,12 @@ public final class RunStage implements StageRules {
     }
 
     private static NextAct release(JobState state, Optional<JobRun> run) {
-        List<Operation> left = RunTasks.left(state);
+        List<Operation> left = RunTasks.leg(state);
         String before = run.filter(r -> r.state() == JobRun.State.STOPPED)
                 .map(r -> r.sentence() + " " + r.nextStep() + " ")
                 .orElse("");
         boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
+        boolean moves = RunTasks.startedByHand(left.getFirst());
         return new NextAct(
                 (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
                         + " on the " + onWhat(state, left),
@@ -61,7 +62,7 @@ public final class RunStage implements StageRules {
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
                                         + " the key."
-                                : "Each write is read back."),
+                                : moves ? "What moves is stopped when the run is." : "Each write is read back."),
                 run.isPresent()
                         ? "Safe to stop here: the run stopped where nothing is half written."
                         : Safe.toStop(state),
