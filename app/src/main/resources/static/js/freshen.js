@@ -22,12 +22,18 @@ export function freshen(to) {
 function renew() {
   if (freshened === location.href) location.reload(); else location.replace(freshened);
 }
+function left() {
+  return onTheWaySince + WAY_MILLIS - performance.now();
+}
 function again(millis) {
   setTimeout(() => {
-    const wait = onTheWaySince + WAY_MILLIS - performance.now();
-    if (wait > 0) { again(wait); return; }
+    if (left() > 0) { again(left()); return; }
     fetch('/alive', { cache: 'no-store', redirect: 'manual' })
-      .then((r) => { if (r.ok || r.type === 'opaqueredirect') renew(); else again(ASK_AGAIN_MILLIS); })
+      .then((r) => {
+        if (left() > 0) again(left()); /* pressed while it was asked */
+        else if (r.ok || r.type === 'opaqueredirect') renew();
+        else again(ASK_AGAIN_MILLIS);
+      })
       .catch(() => again(ASK_AGAIN_MILLIS));
   }, millis);
 }

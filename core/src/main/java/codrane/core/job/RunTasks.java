@@ -71,6 +71,19 @@ public final class RunTasks {
         return leg;
     }
 
+    /** What the plan wants a person to do after the last write that is done, and before the next; titles. */
+    public static List<String> byHandFirst(JobState state) {
+        List<Operation> left = leg(state);
+        if (left.isEmpty() || state.run().isEmpty()) return List.of();
+        List<String> byHand = new ArrayList<>();
+        for (Operation operation : state.operations()) {
+            if (operation.equals(left.getFirst())) return byHand;
+            if (operation.kind().writes() && !operation.conditional()) byHand.clear();
+            else if (state.settling().contains(operation)) byHand.add(operation.title());
+        }
+        return byHand;
+    }
+
     /** Whether it is a routine, which somebody starts who looks at it. */
     public static boolean startedByHand(Operation operation) {
         return ROUTINES.contains(operation.kind());

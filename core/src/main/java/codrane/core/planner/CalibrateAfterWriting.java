@@ -31,8 +31,10 @@ final class CalibrateAfterWriting implements Rule {
             Operation operation = LearnAfterWriting.routine(
                     kind,
                     procedure,
-                    (aims ? "What looks ahead is aimed after coding" : procedure.title() + " after coding")
-                            + ", never before.");
+                    aims
+                            ? "What looks ahead is aimed after coding, never before."
+                            : "The " + facts.pack().module(procedure.module()).lowerTitle()
+                                    + " does it after coding, never before.");
             operations.add(
                     aims
                             ? operation

@@ -26,7 +26,7 @@ final class LearnAfterWriting implements Rule {
         List<Operation> learns = new ArrayList<>();
         for (Procedure procedure : facts.pack().equipment().procedures().values()) {
             boolean needed = written.contains(procedure.module()) || draft.writes() && named.contains(procedure.id());
-            if (needed && procedure.effect() == Effect.RELEARN) learns.add(learn(procedure));
+            if (needed && procedure.effect() == Effect.RELEARN) learns.add(learn(facts, procedure));
         }
         return learns.isEmpty()
                 ? Judgement.notNeeded("Nothing has to be learned again.")
@@ -40,8 +40,9 @@ final class LearnAfterWriting implements Rule {
         return written;
     }
 
-    private static Operation learn(Procedure procedure) {
-        return routine(Kind.RELEARN, procedure, procedure.title() + ", or messages remain.");
+    private static Operation learn(VehicleFacts facts, Procedure procedure) {
+        String module = facts.pack().module(procedure.module()).lowerTitle();
+        return routine(Kind.RELEARN, procedure, "Messages of the " + module + " remain until that is done.");
     }
 
     /** A routine of the pack, with what must be brought about first. */

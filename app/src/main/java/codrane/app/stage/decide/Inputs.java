@@ -63,8 +63,12 @@ public record Inputs(
 
     public record Option(String value, String title, boolean chosen) {}
 
-    /** The vehicle order, with what goes out and what comes in. */
-    public record Order(String read, List<Option> out, List<Option> in) {}
+    /**
+     * The vehicle order, with what goes out and what comes in.
+     *
+     * @param words what was chosen; empty when nothing was
+     */
+    public record Order(String read, String words, List<Option> out, List<Option> in) {}
 
     static Inputs of(JobState state, Scan scan, VehicleFacts facts) {
         return new Inputs(
@@ -125,6 +129,13 @@ public record Inputs(
         String read = now.isEmpty()
                 ? "The order was not read: store a baseline first."
                 : "Read from the vehicle: " + String.join(", ", now) + ".";
-        return new Order(read, out, in);
+        return new Order(read, words(notes), out, in);
+    }
+
+    private static String words(DecideNotes notes) {
+        return Stream.concat(
+                        notes.codesOut().stream().map(code -> code + " out"),
+                        notes.codesIn().stream().map(code -> code + " in"))
+                .collect(Collectors.joining(", "));
     }
 }

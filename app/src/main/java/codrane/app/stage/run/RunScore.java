@@ -86,8 +86,10 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
             case WRITE_CODING -> new Piece(Lane.LINK, "Coding", 4, tasks, Part.WRITES);
             case RESET -> new Piece(Lane.VEHICLE, "Restart", 4, tasks, Part.WRITES);
             case CLEAR -> new Piece(Lane.LINK, "Clear", 6, tasks, Part.WRITES);
-            case RELEARN, INITIALISE, CALIBRATE ->
-                new Piece(Lane.VEHICLE, operation.title(), operation.seconds(), tasks, Part.WRITES);
+            case WRITE_ORDER -> new Piece(Lane.LINK, "Order", 3, tasks, Part.WRITES);
+            case RELEARN -> new Piece(Lane.VEHICLE, "Learn", operation.seconds(), tasks, Part.WRITES);
+            case INITIALISE -> new Piece(Lane.VEHICLE, "Zero", operation.seconds(), tasks, Part.WRITES);
+            case CALIBRATE -> new Piece(Lane.VEHICLE, "Aim", operation.seconds(), tasks, Part.WRITES);
             default -> new Piece(Lane.LINK, operation.title(), operation.seconds(), tasks, Part.WRITES);
         };
     }

@@ -16,6 +16,7 @@ import java.util.Optional;
 /**
  * The page of Run.
  *
+ * @param transfers whether data of a file is on its way, or will be
  * @param releases writes to be released one by one; none while nothing can be released
  * @param score empty while there is no plan
  * @param ended how the last run ended; empty while none has
@@ -23,6 +24,7 @@ import java.util.Optional;
 public record RunView(
         long number,
         boolean running,
+        boolean transfers,
         List<Write> releases,
         Optional<RunScore> score,
         String ended,
@@ -40,6 +42,7 @@ public record RunView(
 
     static RunView of(JobState state, List<JournalRow> journal, boolean traced, Viewer viewer) {
         long number = state.job().number();
+        boolean running = state.run().map(JobRun::running).orElse(false);
         boolean ready = HoldRules.progress(state).currentUnauthorised() == Stage.RUN
                 && Release.RUN
                         .stop(state)
@@ -49,7 +52,8 @@ public record RunView(
                 && viewer.may(number, Release.RUN.name());
         return new RunView(
                 number,
-                state.run().map(JobRun::running).orElse(false),
+                running,
+                running && state.planHas(Operation.Kind.PROGRAM),
                 ready ? RunTasks.leg(state).stream().map(RunView::write).toList() : List.of(),
                 state.plan().map(p -> RunScore.of(state)),
                 state.run()

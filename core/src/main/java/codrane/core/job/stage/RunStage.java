@@ -51,13 +51,15 @@ public final class RunStage implements StageRules {
     private static NextAct release(JobState state, Optional<JobRun> run) {
         List<Operation> left = RunTasks.leg(state);
         String before = run.filter(r -> r.state() == JobRun.State.STOPPED)
-                .map(r -> r.sentence() + " " + r.nextStep() + " ")
+                .map(r -> r.sentence() + " " + byHand(state) + r.nextStep() + " ")
                 .orElse("");
         boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
         boolean moves = RunTasks.startedByHand(left.getFirst());
         return new NextAct(
-                (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
-                        + " on the " + onWhat(state, left),
+                moves
+                        ? "Look on, and start \"" + left.getFirst().title() + "\""
+                        : (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
+                                + " on the " + onWhat(state, left),
                 before + "Tick each below. "
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
@@ -68,6 +70,11 @@ public final class RunStage implements StageRules {
                         : Safe.toStop(state),
                 Tone.WRITE,
                 List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    private static String byHand(JobState state) {
+        List<String> first = RunTasks.byHandFirst(state);
+        return first.isEmpty() ? "" : "Before it, as planned: " + String.join("; ", first) + ". ";
     }
 
     /** The one module, or the vehicle when several are written. */
@@ -81,6 +88,14 @@ public final class RunStage implements StageRules {
     }
 
     private static NextAct running(JobState state, JobRun run) {
+        List<Operation> left = RunTasks.left(state);
+        if (!left.isEmpty() && RunTasks.startedByHand(left.getFirst()))
+            return new NextAct(
+                    "Look on, and do what it asks for",
+                    run.taskTitle() + " is under way. When something is in its way, stop it.",
+                    "Safe to stop: what moves is stopped, and can be started again.",
+                    Tone.WRITE,
+                    List.of(Act.simple("Stop it", Release.STOP)));
         List<String> looks = state.replaced().map(m -> m.traits().looks()).orElse(List.of());
         String normal = looks.isEmpty() ? "" : " Normal meanwhile: " + String.join(", ", looks) + ".";
         return new NextAct(
