@@ -14,12 +14,19 @@ class LoginController {
         this.settings = settings;
     }
 
+    /**
+     * The page at the door.
+     *
+     * @param to page to go to afterwards; empty: Today
+     * @param seconds to wait until another try is looked at
+     */
+    public record LoginView(String to, int seconds, boolean demo) {}
+
     @GetMapping("/login")
     String login(
             @RequestParam(defaultValue = "") String to, @RequestParam(defaultValue = "") String wait, Model model) {
-        model.addAttribute("to", SignIn.isPage(to) ? to : "");
-        model.addAttribute("wait", wait.matches("\\d{1,3}") ? Integer.parseInt(wait) : 0);
-        model.addAttribute("demo", settings.demo());
+        int seconds = wait.matches("\\d{1,3}") ? Integer.parseInt(wait) : 0;
+        model.addAttribute("view", new LoginView(SignIn.isPage(to) ? to : "", seconds, settings.demo()));
         return "account/login";
     }
 }

@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.security.Principal;
 import java.time.Duration;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -27,12 +28,22 @@ class PeopleController {
         this.accounts = accounts;
     }
 
+    /** @param shortest characters of a password */
+    public record OwnView(String name, int shortest) {}
+
+    /**
+     * @param self who looks
+     * @param shortest characters of a password
+     */
+    public record PeopleView(List<Accounts.Person> people, List<Role> roles, String self, int shortest) {
+        static PeopleView of(List<Accounts.Person> people, String self) {
+            return new PeopleView(people, List.of(Role.values()), self, Accounts.SHORTEST_PASSWORD);
+        }
+    }
+
     @GetMapping("/people")
     String people(Principal who, Model model) {
-        model.addAttribute("people", accounts.people());
-        model.addAttribute("roles", Role.values());
-        model.addAttribute("self", who.getName());
-        model.addAttribute("shortest", Accounts.SHORTEST_PASSWORD);
+        model.addAttribute("view", PeopleView.of(accounts.people(), who.getName()));
         return "account/people";
     }
 
@@ -95,8 +106,7 @@ class PeopleController {
 
     @GetMapping("/account")
     String own(Principal who, Model model) {
-        model.addAttribute("name", who.getName());
-        model.addAttribute("shortest", Accounts.SHORTEST_PASSWORD);
+        model.addAttribute("view", new OwnView(who.getName(), Accounts.SHORTEST_PASSWORD));
         return "account/own";
     }
 

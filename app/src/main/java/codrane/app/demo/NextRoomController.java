@@ -68,14 +68,15 @@ class NextRoomController {
     /** @param path last part of the address */
     public record Act(String path, String label) {}
 
+    /** All that is in the next room. */
+    public record NextRoomView(List<RoomView> rooms, List<NextRoomServices.Mail> mails, List<String> authorities) {}
+
     @GetMapping("/next-room")
     String room(Model model) {
         requireDemo();
         List<RoomView> rooms = new ArrayList<>();
         for (BenchInterface i : interfaces.all()) rooms.add(view(i));
-        model.addAttribute("rooms", rooms);
-        model.addAttribute("mails", services.mails());
-        model.addAttribute("authorities", services.authorities());
+        model.addAttribute("view", new NextRoomView(rooms, services.mails(), services.authorities()));
         return "vehicle/next-room";
     }
 

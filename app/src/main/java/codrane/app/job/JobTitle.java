@@ -3,11 +3,11 @@ package codrane.app.job;
 import codrane.core.job.JobState;
 
 /** What a job is about, in a few words. */
-final class JobTitle {
+public final class JobTitle {
     private JobTitle() {}
 
     /** The replaced module with where the new one comes from, or the kind of work. */
-    static String subject(JobState state) {
+    public static String subject(JobState state) {
         return state.replaced()
                 .map(m -> m.title()
                         + state.job().origin().map(o -> ", " + o.words()).orElse(""))

@@ -40,16 +40,19 @@ class ToolsController {
         this.packs = packs;
     }
 
+    /** @param menus ways through the menus of other tools, by pack */
+    public record ToolsView(List<ToolView> tools, Map<String, List<MenuMap.Entry>> menus) {}
+
     @GetMapping("/tools")
     String list(Authentication who, Model model) {
         Role role = Role.of(who);
-        model.addAttribute("tools", tools.all().stream().map(t -> view(t, role)).toList());
         Map<String, List<MenuMap.Entry>> learned = new LinkedHashMap<>();
         for (Pack pack : packs.all()) {
             List<MenuMap.Entry> entries = menus.all(pack.id());
             if (!entries.isEmpty()) learned.put(pack.title(), entries);
         }
-        model.addAttribute("menus", learned);
+        List<ToolView> all = tools.all().stream().map(t -> view(t, role)).toList();
+        model.addAttribute("view", new ToolsView(all, learned));
         return "tools/list";
     }
 

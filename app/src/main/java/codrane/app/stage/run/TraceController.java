@@ -3,6 +3,7 @@ package codrane.app.stage.run;
 import codrane.app.job.JobDesk;
 import codrane.app.live.TraceStore;
 import codrane.app.live.TraceStore.Piece;
+import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.link.trace.PcapngWriter;
@@ -40,6 +41,9 @@ class TraceController {
     /** A piece of a run's trace, and the others there are. */
     private record Chosen(JobState state, List<Piece> pieces, Piece piece, List<TraceEvent> events) {}
 
+    /** @param pieces of the run's wire, of which one is shown */
+    public record TracePage(Job job, List<Piece> pieces, Piece piece, TraceView trace) {}
+
     @GetMapping("/jobs/{number}/trace")
     String trace(
             @PathVariable long number,
@@ -52,11 +56,8 @@ class TraceController {
             Model model) {
         Chosen chosen = choose(number, piece);
         TraceView.Filter filter = new TraceView.Filter(module, cut(text), refused, blocks);
-        model.addAttribute("job", chosen.state().job());
-        model.addAttribute("pieces", chosen.pieces());
-        model.addAttribute("piece", chosen.piece());
-        model.addAttribute(
-                "trace", TraceView.of(TraceDecoder.decode(chosen.state().pack(), chosen.events()), filter, page));
+        TraceView trace = TraceView.of(TraceDecoder.decode(chosen.state().pack(), chosen.events()), filter, page);
+        model.addAttribute("view", new TracePage(chosen.state().job(), chosen.pieces(), chosen.piece(), trace));
         return "stage/run/trace";
     }
 

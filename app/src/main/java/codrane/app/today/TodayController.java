@@ -1,6 +1,8 @@
-package codrane.app.job;
+package codrane.app.today;
 
 import codrane.app.account.Role;
+import codrane.app.job.JobStore;
+import codrane.app.job.Vehicles;
 import codrane.app.workshop.CodraneSettings;
 import codrane.app.workshop.Endings;
 import codrane.core.job.Job;
@@ -52,7 +54,7 @@ class TodayController {
         List<Card> cards = board.cards(who.getName());
         LocalDate today = time.instant().atZone(zone).toLocalDate();
         model.addAttribute("view", TodayView.of(cards, endings.known(), today, Role.of(who), settings.demo()));
-        return "job/today";
+        return "today/today";
     }
 
     @GetMapping("/find")
@@ -65,10 +67,8 @@ class TodayController {
         if (long3 && text.length() <= 17) found.addAll(jobs.byVinEnd(text));
         if (found.size() == 1) return "redirect:/jobs/" + found.getFirst().number() + "/now";
         if (long3 && found.isEmpty()) found.addAll(jobs.byWords(text));
-        model.addAttribute("q", q);
-        model.addAttribute("found", found);
-        model.addAttribute("vehicles", long3 ? vehicles.lines(text) : List.of());
-        return "job/found";
+        model.addAttribute("view", FoundView.of(q, found, long3 ? vehicles.lines(text) : List.of()));
+        return "today/found";
     }
 
     @GetMapping("/{later:practice|records}")

@@ -1,5 +1,6 @@
-package codrane.app.job;
+package codrane.app.today;
 
+import codrane.app.job.JobTitle;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;

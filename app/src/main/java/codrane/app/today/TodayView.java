@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.app.today;
 
 import codrane.app.account.Role;
 import codrane.app.account.Routes;

@@ -1,7 +1,10 @@
-package codrane.app.job;
+package codrane.app.today;
 
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
+import codrane.app.job.JobDesk;
+import codrane.app.job.JobStore;
+import codrane.app.job.Room;
 import codrane.app.packs.PackShelf;
 import codrane.core.job.Job;
 import codrane.core.job.JobState;

@@ -1,0 +1,2 @@
+/** The board of today, and finding. */
+package codrane.app.today;
