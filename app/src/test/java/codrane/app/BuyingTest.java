@@ -5,15 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.stage.prepare.PrepareActs;
+import codrane.app.stage.prepare.SheetActs;
+import codrane.core.job.JobRun;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.Stage;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
 
 /** What costs is asked once, with its price; what was paid is not paid again. */
 class BuyingTest {
@@ -59,7 +63,25 @@ class BuyingTest {
             assertThat(prepares.fetch(number, FILE, "", "tech")) // it is on the shelf: nothing is paid
                     .isInstanceOf(Acted.Done.class);
             steps.awaitTask();
+            run(app, world, steps);
             app.context().close();
         }
+    }
+
+    /** The blank part gets everything; its zero is found when somebody looks on. */
+    private static void run(App app, StandinWorld world, JobSteps job) throws Exception {
+        assertThat(app.bean(SheetActs.class).fetch(job.number, "tech")).isInstanceOf(Acted.Done.class);
+        Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
+        job.run();
+        Until.so(() -> !job.facts().run().orElseThrow().running());
+        assertThat(job.facts().run().orElseThrow().sentence()).contains("\"Empty hopper is weighed\" is started");
+        job.run();
+        Until.so(() -> !job.facts().run().orElseThrow().running());
+        assertThat(job.facts().run().orElseThrow()).matches(JobRun::finished);
+        JsonNode spreader = TestWorld.lookDoip(world).path("modules").path("spreader");
+        assertThat(spreader.path("software").asString()).isEqualTo("2.6");
+        assertThat(spreader.path("vin").asString()).isEqualTo(Conditions.GANNET_OLDER.text());
+        job.scan();
+        assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
     }
 }

@@ -116,9 +116,14 @@ class RunPlannedTest {
             JsonNode after = TestWorld.look(world).path("modules");
             for (String holder : List.of("body", "instruments"))
                 assertThat(after.path(holder).path("order").asString()).isEqualTo("MKT1 LFT1 USE2");
-            assertThat(changes(before, after, "body", "body-main")).containsExactly("use=minibus");
-            assertThat(changes(before, after, "instruments", "instruments-main"))
-                    .containsExactly("greeting=minibus");
+            assertThat(changes(world, "body", "body-main", coding(before, "body", "body-main")))
+                    .containsExactly("use: patient transport → minibus");
+            assertThat(changes(
+                            world,
+                            "instruments",
+                            "instruments-main",
+                            coding(before, "instruments", "instruments-main")))
+                    .containsExactly("greeting: patient transport → minibus");
             for (String id : before.propertyNames())
                 if (!Set.of("body", "instruments").contains(id))
                     assertThat(after.path(id).path("coding"))
@@ -165,19 +170,15 @@ class RunPlannedTest {
         }
     }
 
+    private static String coding(JsonNode modules, String module, String block) {
+        return modules.path(module).path("coding").path(block).asString();
+    }
+
     /** How often the doors' routine was begun. */
     private static long started(App app, JobSteps job) {
         return app.bean(RunStore.class).journal(run(job).id(), 500).stream()
                 .filter(row -> row.request().equals("31010203"))
                 .count();
-    }
-
-    private static List<String> changes(JsonNode before, JsonNode after, String module, String block) {
-        Bytes was = Bytes.parse(before.path(module).path("coding").path(block).asString());
-        Bytes is = Bytes.parse(after.path(module).path("coding").path(block).asString());
-        return LORNE.layout(block).diff(was, is).stream()
-                .map(c -> c.key() + "=" + c.to())
-                .toList();
     }
 
     @Test

@@ -144,8 +144,8 @@ final class NeedGatherer {
         if (!here && noted.isPresent())
             asked(Need.Kind.FILE, module.id(), noted.get(), lead, Optional.of(route.price()), how);
         else found(Need.Kind.FILE, module.id(), here, lead, route.price(), how);
-        if (route.tokens() > 0)
-            noted(
+        if (route.tokens() > 0 && !here) // what is here was paid
+        noted(
                     Need.Kind.TOKENS,
                     facts.pack().service(),
                     MINUTES,

@@ -75,6 +75,12 @@ class ReadinessTest {
     }
 
     @Test
+    void file_boughtAndHere_needsNoTokensAnyMore() {
+        AtHand hand = new AtHand(Set.of("spreader"), false, false, true, Optional.empty(), Map.of());
+        assertThat(kinds(of(Cases.k10(), hand, THURSDAY))).contains(Kind.FILE).doesNotContain(Kind.TOKENS);
+    }
+
+    @Test
     void file_onTheShelf_isHere() {
         AtHand hand = new AtHand(Set.of("tail-lift"), false, false, true, Optional.empty(), Map.of());
         Need file = need(of(Cases.k9(), hand, THURSDAY), Kind.FILE);
