@@ -123,7 +123,10 @@ public final class CodingSources {
     private static Ranked order(VehicleFacts facts, PackModule module, boolean here) {
         boolean follows = facts.pack().equipment().order().stream()
                 .anyMatch(o -> o.holders().contains(module.id())
-                        || o.follow().values().stream().anyMatch(modules -> modules.contains(module.id())));
+                        || o.follow().values().stream().anyMatch(modules -> modules.contains(module.id()))
+                        || o.rules().stream()
+                                .anyMatch(rule ->
+                                        module.blocks().contains(rule.setting().layout())));
         if (!follows)
             return not(CodingSource.VEHICLE_ORDER, "No code of the vehicle order says anything about this module.");
         return usable(

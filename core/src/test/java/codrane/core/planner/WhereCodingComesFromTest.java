@@ -7,6 +7,7 @@ import static codrane.core.planner.Cases.reason;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
+import codrane.core.pack.CodingSource;
 import codrane.core.pack.Concern;
 import codrane.core.pack.Packs;
 import codrane.core.plan.Aids;
@@ -58,6 +59,17 @@ class WhereCodingComesFromTest {
         assertThat(operation(Planner.plan(facts), Kind.WRITE_CODING, "rear-camera")
                         .reasons())
                 .anyMatch(r -> r.contains("bears no mark of any vehicle"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"instruments, TO_GET", "doors, TO_GET", "announcements, NOT_THERE"})
+    void vehicleOrder_isASource_whereARuleSpeaksOfTheModule(String module, CodingSources.State state) {
+        VehicleFacts facts = Cases.healthy(JobKind.REPLACE_MODULE, Packs.load("tolvane-chorus"), Cases.CHORUS)
+                .with(Cases.part(module, PartOrigin.NEW, PartFacts.Old.GONE));
+        assertThat(CodingSources.rank(facts, facts.module().orElseThrow()))
+                .filteredOn(r -> r.source() == CodingSource.VEHICLE_ORDER)
+                .extracting(CodingSources.Ranked::state)
+                .containsExactly(state);
     }
 
     @Test
