@@ -153,6 +153,22 @@ class SignInTest {
     }
 
     @Test
+    void people_qualification_isNotedByTheLeadAndSignsNobodyOut() throws Exception {
+        WebSession lead = WebSession.signIn(app.url(), "lead");
+        lead.follow("/people", "name", "Ines", "password", "ferry at seven", "role", "TECH");
+        WebSession ines = WebSession.visitor(app.url());
+        ines.signInAs("Ines", "ferry at seven");
+        assertThat(lead.follow("/people/Ines/qualified", "highVoltage", "true"))
+                .contains("It counts where Ines is named from now on");
+        assertThat(count("account where name = 'Ines' and high_voltage and not licensed"))
+                .isEqualTo(1);
+        assertThat(count("audit where act = 'noted what somebody is qualified for' and subject = 'Ines'"))
+                .isEqualTo(1);
+        assertThat(ines.status("/vehicles")).isEqualTo(200);
+        assertThat(lead.follow("/people/nobody/qualified", "licensed", "true")).contains("nobody of this name");
+    }
+
+    @Test
     void ownPassword_guessedAgainAndAgain_waitsAsAtTheDoor() throws Exception {
         WebSession lead = WebSession.signIn(app.url(), "lead");
         lead.follow("/people", "name", "Odo", "password", "ferry at seven", "role", "TECH");

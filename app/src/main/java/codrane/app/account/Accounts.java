@@ -24,6 +24,7 @@ public class Accounts implements UserDetailsService {
     /** More than this many octets are not looked at by the hash. */
     static final int LONGEST_PASSWORD = 72;
 
+    private static final String NOBODY = "There is nobody of this name.";
     private static final Pattern NAME = Pattern.compile("\\p{L}[\\p{L}\\p{N}._-]{1,31}");
 
     private final AccountRepository accounts;
@@ -156,13 +157,18 @@ public class Accounts implements UserDetailsService {
         });
     }
 
-    /** @return why not, as a sentence */
+    /**
+     * Nobody is signed out for this: it changes what is planned, not what one may press.
+     *
+     * @return why not, as a sentence
+     */
     Optional<String> qualified(String name, Qualified qualified, String who) {
-        return change(name, who, "noted what somebody is qualified for", qualified.words(), account -> {
-            account.licensed = qualified.licensed();
-            account.highVoltage = qualified.highVoltage();
-            return Optional.empty();
-        });
+        Optional<AccountEntity> account = accounts.findByName(name);
+        if (account.isEmpty()) return Optional.of(NOBODY);
+        account.get().licensed = qualified.licensed();
+        account.get().highVoltage = qualified.highVoltage();
+        audit.record(who, "noted what somebody is qualified for", name, qualified.words());
+        return Optional.empty();
     }
 
     /** Gives somebody a new password. */
@@ -179,7 +185,7 @@ public class Accounts implements UserDetailsService {
             String name, String who, String what, String detail, Function<AccountEntity, Optional<String>> change) {
         List<AccountEntity> leads = accounts.lockLeads();
         Optional<AccountEntity> account = accounts.findByName(name);
-        if (account.isEmpty() || leads.isEmpty()) return Optional.of("There is nobody of this name.");
+        if (account.isEmpty() || leads.isEmpty()) return Optional.of(NOBODY);
         Optional<String> refusal = change.apply(account.get());
         if (refusal.isPresent()) return refusal;
         audit.record(who, what, name, detail);
