@@ -30,8 +30,8 @@ final class ScaleTyreCommand extends Asked {
         TyreSize one = size("CODED", coded);
         TyreSize other = size("FITTED", fitted);
         List<TyreSize> both = List.of(one, other);
+        boolean low = one.speedRatio(other) > 1;
         double ratio = Math.round(one.speedRatio(other) * 10_000) / 10_000.0;
-        boolean low = ratio > 1;
         String sentence = String.format(
                 Locale.ROOT,
                 "At 100 km/h shown the vehicle goes %.1f km/h%s.",

@@ -135,7 +135,14 @@ public class RunService implements SmartLifecycle {
     private RunState from(RunOrder order, JobRun ended) {
         int index = Math.min(ended.taskIndex(), order.tasks().size() - 1);
         RunTask task = order.tasks().get(index);
-        boolean begun = ended.interrupted() || task instanceof RunTask.Program && store.wrote(ended.id(), index);
+        boolean wrote = store.wrote(ended.id(), index);
+        boolean begun = switch (task) {
+            case RunTask.Program program -> ended.interrupted() || wrote;
+            case RunTask.Routine routine -> ended.interrupted() && wrote; // else its result is another time's
+            case RunTask.Write write -> ended.interrupted();
+            case RunTask.Restart restart -> ended.interrupted();
+            case RunTask.Clear clear -> ended.interrupted();
+        };
         RunState state = RunState.recover(order.tasks(), index);
         return begun ? state : RunState.goOn(order.tasks(), index);
     }

@@ -9,6 +9,7 @@ import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
+import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.CodingState;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
@@ -56,8 +57,8 @@ public final class DerivedCoding {
         Map<Setting, String> values = OrderCoding.derive(order.get(), codes);
         PackModule holder = state.pack().module(module);
         ModuleReading reading = state.before().get().readings().getOrDefault(module, ModuleReading.silent(module));
-        boolean own = CodingState.of(state.pack(), holder, reading, state.job().vin()) == CodingState.AGREES
-                && state.job().kind().about() == JobKind.About.ORDER;
+        boolean own = state.job().kind().about() == JobKind.About.ORDER
+                && facts(state).coding(module) == CodingState.AGREES;
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         for (Layout layout : state.pack().blocksOf(holder)) {
             Bytes base =
@@ -67,6 +68,12 @@ public final class DerivedCoding {
             if (!own || !block.equals(base)) blocks.put(layout.id(), block);
         }
         return Optional.of(blocks);
+    }
+
+    /** As the planner judges them, so that what is written is what the plan says. */
+    private static VehicleFacts facts(JobState state) {
+        return state.once(
+                "facts of derived coding", s -> s.vehicleFacts(s.before().orElseThrow()));
     }
 
     private static Map<String, String> values(

@@ -17,7 +17,7 @@ import java.util.Set;
  * What a changed vehicle order does to the coding.
  *
  * @param codes of the order then
- * @param modules to be coded, those with nothing but intended changes first in the pack's order
+ * @param modules to be coded, in the pack's order
  * @param intended changes of settings whose rules speak of a changed code
  * @param sideEffects other changes in these modules: module and order disagreed before
  * @param silent changed codes of which no rule says anything
@@ -85,6 +85,18 @@ public record OrderEffect(
                         .map(Map.Entry::getKey)
                         .sorted()
                         .toList());
+    }
+
+    /** The same without what nobody read: only of these settings is it known what they were. */
+    public OrderEffect knowing(Set<Setting> read) {
+        return new OrderEffect(
+                codes, modules, knowing(intended, read), knowing(sideEffects, read), silent, emptyFamilies);
+    }
+
+    private static List<Change> knowing(List<Change> changes, Set<Setting> read) {
+        return changes.stream()
+                .map(c -> read.contains(c.setting()) ? c : new Change(c.module(), c.setting(), c.title(), "", c.to()))
+                .toList();
     }
 
     private static List<Change> changes(

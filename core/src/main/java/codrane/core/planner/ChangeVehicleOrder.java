@@ -45,6 +45,12 @@ final class ChangeVehicleOrder implements Rule {
             if (!facts.answer(module).answers())
                 return Judgement.blocked(facts.pack().module(module).title()
                         + " does not answer, and its coding follows from the order: it is not left behind.");
+        if (!work.foreign(facts).isEmpty()) {
+            String module = work.foreign(facts).getFirst();
+            return Judgement.blocked("What follows from the order can't be put into the "
+                    + facts.pack().module(module).lowerTitle() + "."
+                    + WriteVehicleCoding.why(facts.coding(module)) + " That is mended first, in a job of its own.");
+        }
         String change = words(out, "out") + (out.isEmpty() || in.isEmpty() ? "" : ", ") + words(in, "in") + ".";
         List<Operation> operations = new ArrayList<>();
         for (String holder : order.holders())

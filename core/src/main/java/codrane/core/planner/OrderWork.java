@@ -22,14 +22,16 @@ import java.util.stream.Stream;
  *
  * @param changes in words to be agreed to; values that nobody read are taken from the order as it was
  * @param coded modules to be coded, the part itself last
- * @param whole those of them that are coded whole, for what they hold is not this vehicle's
+ * @param whole parts that come in, and are coded whole: what they hold is not this vehicle's
  */
 record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
     /** @param order of the facts' pack */
     static OrderWork of(VehicleFacts facts, VehicleOrder order) {
         Wishes.OrderChange wish = facts.wishes().order();
         List<String> now = wish.now().isEmpty() ? wish.out() : wish.now();
-        OrderEffect effect = OrderEffect.of(facts.pack(), now, wish.out(), wish.in(), held(facts));
+        Map<Setting, String> held = held(facts);
+        OrderEffect effect = OrderEffect.of(facts.pack(), now, wish.out(), wish.in(), held);
+        if (wish.now().isEmpty()) effect = effect.knowing(held.keySet());
         List<String> codes = Stream.concat(wish.in().stream(), wish.out().stream())
                 .distinct()
                 .toList();
@@ -38,17 +40,32 @@ record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
             facts.pack().holder(setting.layout()).map(PackModule::id).ifPresent(about::add);
         Set<String> follow = new LinkedHashSet<>();
         Set<String> whole = new LinkedHashSet<>();
-        for (String code : codes)
-            for (String module : order.follow().getOrDefault(code, List.of())) {
-                boolean own = facts.coding(module) == CodingState.AGREES || facts.coding(module) == CodingState.NONE;
-                if (!own && wish.in().contains(code)) whole.add(module);
+        for (String code : codes) {
+            List<String> modules = order.follow().getOrDefault(code, List.of());
+            for (String module : modules) {
+                boolean part = wish.in().contains(code)
+                        && module.equals(modules.getLast())
+                        && !module.equals(facts.pack().vinReference());
+                if (part && !own(facts, module)) whole.add(module);
                 boolean says = about.contains(module);
                 if (!says || whole.contains(module) || effect.modules().contains(module)) follow.add(module);
             }
+        }
         List<String> coded = new ArrayList<>(effect.modules());
         coded.removeAll(follow);
         coded.addAll(follow);
         return new OrderWork(effect, coded, whole);
+    }
+
+    private static boolean own(VehicleFacts facts, String module) {
+        return facts.coding(module) == CodingState.AGREES || facts.coding(module) == CodingState.NONE;
+    }
+
+    /** Modules of the vehicle in which nothing can be changed, since what they hold is not this vehicle's. */
+    List<String> foreign(VehicleFacts facts) {
+        return coded.stream()
+                .filter(module -> !whole.contains(module) && !own(facts, module))
+                .toList();
     }
 
     /** As read, where it is the vehicle's own. */

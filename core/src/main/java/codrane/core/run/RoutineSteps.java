@@ -14,7 +14,7 @@ import java.util.stream.Collectors;
 
 /** The steps of a routine: conditions, start, and asking until it is done. */
 final class RoutineSteps {
-    private static final Duration ASK_EVERY = Duration.ofSeconds(2);
+    private static final Duration ASK_EVERY = Duration.ofSeconds(1);
     /** Beyond three times what the pack says, and half a minute, nobody waits. */
     private static final int SLACK_SECONDS = 30;
 
@@ -82,7 +82,10 @@ final class RoutineSteps {
     }
 
     static Step result(RunState state, Bytes message) {
-        int result = message.length() < 5 ? DONE : message.u8(4);
+        if (message.length() < 5)
+            return RunMachine.safe(
+                    state, "does not tell whether it is done", "Look what it did before it is released again.");
+        int result = message.u8(4);
         return switch (result) {
             case DONE -> RunMachine.enter(state.nextTask());
             case RUNNING -> later(state, "is still at it");

@@ -20,7 +20,6 @@ import codrane.core.plan.Wishes;
 import codrane.core.scan.CodingState;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** One plan for each kind of job. */
@@ -177,62 +176,6 @@ class KindsTest {
                 Cases.setting("doors", "doors-main", "counting", "Counts passengers", "yes", ""));
         VehicleFacts facts = Cases.k7().with(Wishes.of("counting", now));
         assertThat(Planner.plan(facts).blocks()).singleElement().asString().contains("enabled already");
-    }
-
-    @Test
-    void k8_foldingRamp_writesTheOrderRecodesNeighboursAndThePartLast() {
-        Plan plan = plan(Cases.k8());
-        assertThat(plan.operations())
-                .filteredOn(o -> o.kind() == Kind.WRITE_ORDER)
-                .hasSize(3);
-        assertThat(plan.operations())
-                .filteredOn(o -> o.kind() == Kind.WRITE_CODING)
-                .extracting(Operation::module)
-                .containsExactly("doors", "body", "ramp");
-        assertThat(operation(plan, Kind.WRITE_CODING, "ramp").prompts())
-                .anyMatch(p -> p.contains("the ramp lamp flashes"));
-        // from the first order to the last coding written, the vehicle is not left like that
-        boolean whole = true;
-        for (Operation o : plan.operations()) {
-            if (o.kind() == Kind.WRITE_ORDER) whole = false;
-            if (o.kind() == Kind.WRITE_CODING && o.module().equals("ramp")) whole = true;
-            assertThat(o.ifLeftHere().isEmpty()).as(o.key()).isEqualTo(whole);
-        }
-        assertThat(kinds(plan))
-                .containsSubsequence(Kind.WRITE_ORDER, Kind.DERIVE_CODING, Kind.WRITE_CODING, Kind.INITIALISE);
-    }
-
-    @Test
-    void k8_onlyModulesWhoseCodingChanges_areCoded_andSideEffectsStandApart() {
-        VehicleFacts facts = Cases.k8()
-                .with(new Wishes(
-                        List.of(Cases.setting("body", "body-main", "market", "Market", "mainland", "")),
-                        Optional.empty(),
-                        new Wishes.OrderChange(List.of("MKT1", "RMP1", "WSH1", "WCH2"), List.of("WSH1"), List.of())));
-        Plan plan = plan(facts);
-        assertThat(plan.operations())
-                .filteredOn(o -> o.kind() == Kind.WRITE_CODING || o.kind() == Kind.DERIVE_CODING)
-                .extracting(Operation::module)
-                .containsOnly("body");
-        assertThat(operation(plan, Kind.DERIVE_CODING, "body").reasons())
-                .containsExactly(
-                        "In the body \"Wash mode\" from yes to no.",
-                        "Besides, for the body disagreed with the order before: \"Market\" from mainland to island.");
-        assertThat(operation(plan, Kind.WRITE_CODING, "body").reasons())
-                .containsExactly("Until then the body does not agree with the order.");
-    }
-
-    @Test
-    void k8_settingOfRestraints_needsTheLead_aSettingBesideThemDoesNot() {
-        List<String> now = List.of("MKT1", "RMP1", "WSH1", "WCH2");
-        VehicleFacts places = Cases.k8().with(Wishes.of(new Wishes.OrderChange(now, List.of("WCH2"), List.of())));
-        assertThat(plan(places).operations())
-                .filteredOn(o -> o.kind() == Kind.WRITE_CODING)
-                .singleElement()
-                .satisfies(o -> assertThat(o.module()).isEqualTo("restraints"))
-                .satisfies(o -> assertThat(o.holds()).contains(HoldPoint.LEAD_APPROVED));
-        VehicleFacts wash = Cases.k8().with(Wishes.of(new Wishes.OrderChange(now, List.of("WSH1"), List.of())));
-        assertThat(plan(wash).operations()).noneMatch(o -> o.holds().contains(HoldPoint.LEAD_APPROVED));
     }
 
     @Test

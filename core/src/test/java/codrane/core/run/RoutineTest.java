@@ -141,6 +141,11 @@ class RoutineTest {
         failed.then(2);
         assertThat(stopped(run(RunState.begin(List.of(ZERO)), failed)).sentence())
                 .isEqualTo("Ramp ended the routine without having done it (result 02).");
+        Module mute = new Module();
+        mute.then(1);
+        mute.results.add(new Reply.Positive(Bytes.of(0x71, 3, 2, 5)));
+        assertThat(stopped(run(RunState.begin(List.of(ZERO)), mute)).sentence())
+                .isEqualTo("Ramp does not tell whether it is done.");
         Module endless = new Module();
         for (int i = 0; i < 200; i++) endless.then(1);
         RunAction.Stopped late = stopped(run(RunState.begin(List.of(ZERO)), endless));

@@ -13,6 +13,7 @@ import codrane.app.records.AuditTrail;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.job.HoldNote;
 import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
 import codrane.core.job.act.Ask;
 import codrane.core.job.release.Release;
 import codrane.core.plan.HoldPoint;
@@ -130,7 +131,7 @@ public class RunActs {
                 RunService.Begun begun =
                         state.run().map(stopped -> runs.goOn(order, stopped)).orElseGet(() -> runs.start(order));
                 if (begun instanceof RunService.Begun.Refused(String reason)) yield Acted.refused(reason);
-                String why = Words.count(order.tasks().size(), "task") + " of plan version "
+                String why = Words.count(RunTasks.leg(state).size(), "writing step") + " of plan version "
                         + state.plan().orElseThrow().version();
                 HoldNote hold = HoldNote.of(
                         HoldPoint.WRITES_RELEASED, false, who, around.time().instant(), why);

@@ -1,0 +1,73 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.Acted;
+import codrane.app.job.JobDesk;
+import codrane.app.stage.decide.PlanActs;
+import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.intake.IntakeForm;
+import codrane.core.job.BeforeAgreeing;
+import codrane.core.job.JobState;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
+import codrane.core.plan.Plan;
+import codrane.standin.Conditions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Who works, and with what: facts of a plan that is made in the pages. */
+@ExtendWith(RunningApp.class)
+class AtHandInPagesTest {
+    private final App app;
+
+    AtHandInPagesTest(App app) {
+        this.app = app;
+    }
+
+    private JobState facts(long number) {
+        return app.bean(JobDesk.class).state(number);
+    }
+
+    private static void done(Acted acted) {
+        assertThat(acted).isInstanceOf(Acted.Done.class);
+    }
+
+    @Test
+    void whoWorksAndWirelessInterface_changeThePlan_andWhatTheySayIsDoneLeavesItStanding() throws Exception {
+        long number = new AtDecide(app, app.world())
+                .job(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
+        done(app.bean(IntakeActs.class).note(number, worksOnIt("trainee"), "tech"));
+        overTheAir(number, true);
+        try {
+            done(app.bean(PlanActs.class).plan(number, "tech"));
+            Plan plan = facts(number).plan().orElseThrow().plan();
+            assertThat(plan.operations())
+                    .filteredOn(o -> o.kind() == Operation.Kind.SET_UP)
+                    .singleElement()
+                    .satisfies(o -> assertThat(o.title()).isEqualTo("Go over from wireless to the cable"));
+            assertThat(plan.operations())
+                    .filteredOn(o -> o.kind() == Operation.Kind.PROGRAM || o.kind() == Operation.Kind.WRITE_CODING)
+                    .isNotEmpty()
+                    .allSatisfy(o -> assertThat(o.holds()).contains(HoldPoint.LEAD_APPROVED));
+        } finally {
+            overTheAir(number, false);
+        }
+        assertThat(BeforeAgreeing.factsChanged(facts(number))).isFalse();
+        done(app.bean(IntakeActs.class).note(number, worksOnIt("tech"), "tech"));
+        assertThat(BeforeAgreeing.factsChanged(facts(number))).isTrue();
+    }
+
+    /** The interface goes over, and has said so. */
+    private void overTheAir(long number, boolean wireless) {
+        TestWorld.act(app.world(), wireless ? "/wireless" : "/wired");
+        await().until(() -> facts(number).access().tool().orElseThrow().wireless() == wireless);
+    }
+
+    private static IntakeForm worksOnIt(String name) {
+        return new IntakeForm(null, null, null, null, null, null, null, null, null, name, null, null, null);
+    }
+}
