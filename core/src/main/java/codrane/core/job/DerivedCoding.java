@@ -10,7 +10,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.VehicleFacts;
-import codrane.core.scan.CodingState;
+import codrane.core.planner.OrderWork;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -58,7 +58,7 @@ public final class DerivedCoding {
         PackModule holder = state.pack().module(module);
         ModuleReading reading = state.before().get().readings().getOrDefault(module, ModuleReading.silent(module));
         boolean own = state.job().kind().about() == JobKind.About.ORDER
-                && facts(state).coding(module) == CodingState.AGREES;
+                && !OrderWork.of(facts(state), order.get()).whole().contains(module);
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         for (Layout layout : state.pack().blocksOf(holder)) {
             Bytes base =

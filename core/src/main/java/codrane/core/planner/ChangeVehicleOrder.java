@@ -10,6 +10,7 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.scan.CodingState;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -72,7 +73,7 @@ final class ChangeVehicleOrder implements Rule {
             return new Judgement.Applies(change + " No module's coding changes with it.", operations);
         for (String id : work.coded()) {
             PackModule module = facts.pack().module(id);
-            derive(module, work, place(facts, work, module), operations);
+            derive(module, work, facts, operations);
         }
         return new Judgement.Applies(
                 change + " " + capital(facts.these(work.coded(), "follows", "follow")) + " from it.", operations);
@@ -107,13 +108,16 @@ final class ChangeVehicleOrder implements Rule {
         return String.join("; ", changes.stream().map(OrderEffect.Change::words).toList());
     }
 
-    private static void derive(PackModule module, OrderWork work, String reason, List<Operation> operations) {
+    private static void derive(PackModule module, OrderWork work, VehicleFacts facts, List<Operation> operations) {
+        List<String> reasons = new ArrayList<>(changes(module, work));
+        if (facts.coding(module.id()) == CodingState.NOT_READ && !work.whole().contains(module.id()))
+            reasons.add("What it holds was not read yet: the baseline reads it, and nothing is derived before.");
         operations.add(Operation.of(
                         Kind.DERIVE_CODING,
                         module.id(),
                         "Derive the coding of the " + module.lowerTitle() + " from the order",
                         1,
-                        changes(module, work).toArray(String[]::new))
+                        reasons.toArray(String[]::new))
                 .ifLeftHere(DISAGREE));
         boolean last = module.id().equals(work.coded().getLast());
         operations.add(Operation.of(
@@ -121,7 +125,7 @@ final class ChangeVehicleOrder implements Rule {
                         module.id(),
                         "Write the derived coding of the " + module.lowerTitle(),
                         Math.max(1, module.blocks().size()) * Seconds.PER_BLOCK,
-                        reason)
+                        place(facts, work, module))
                 .needing("supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.untilCoded(module))

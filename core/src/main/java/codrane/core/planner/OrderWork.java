@@ -10,6 +10,7 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.scan.CodingState;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,9 +25,12 @@ import java.util.stream.Stream;
  * @param coded modules to be coded, the part itself last
  * @param whole parts that come in, and are coded whole: what they hold is not this vehicle's
  */
-record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
+public record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
+    private static final Set<CodingState> NOT_ITS_OWN =
+            EnumSet.of(CodingState.BLANK, CodingState.FOR_ANOTHER, CodingState.CHECK_WRONG);
+
     /** @param order of the facts' pack */
-    static OrderWork of(VehicleFacts facts, VehicleOrder order) {
+    public static OrderWork of(VehicleFacts facts, VehicleOrder order) {
         Wishes.OrderChange wish = facts.wishes().order();
         List<String> now = wish.now().isEmpty() ? wish.out() : wish.now();
         Map<Setting, String> held = held(facts);
@@ -46,7 +50,7 @@ record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
                 boolean part = wish.in().contains(code)
                         && module.equals(modules.getLast())
                         && !module.equals(facts.pack().vinReference());
-                if (part && !own(facts, module)) whole.add(module);
+                if (part && (another(facts, module) || facts.answer(module).bootOnly())) whole.add(module);
                 boolean says = about.contains(module);
                 if (!says || whole.contains(module) || effect.modules().contains(module)) follow.add(module);
             }
@@ -57,14 +61,14 @@ record OrderWork(OrderEffect changes, List<String> coded, Set<String> whole) {
         return new OrderWork(effect, coded, whole);
     }
 
-    private static boolean own(VehicleFacts facts, String module) {
-        return facts.coding(module) == CodingState.AGREES || facts.coding(module) == CodingState.NONE;
+    private static boolean another(VehicleFacts facts, String module) {
+        return NOT_ITS_OWN.contains(facts.coding(module));
     }
 
     /** Modules of the vehicle in which nothing can be changed, since what they hold is not this vehicle's. */
     List<String> foreign(VehicleFacts facts) {
         return coded.stream()
-                .filter(module -> !whole.contains(module) && !own(facts, module))
+                .filter(module -> !whole.contains(module) && another(facts, module))
                 .toList();
     }
 

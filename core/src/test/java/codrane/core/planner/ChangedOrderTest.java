@@ -80,7 +80,7 @@ class ChangedOrderTest {
     @ParameterizedTest
     @EnumSource(
             value = CodingState.class,
-            names = {"BLANK", "CHECK_WRONG", "FOR_ANOTHER", "NOT_READ"})
+            names = {"BLANK", "CHECK_WRONG", "FOR_ANOTHER"})
     void k8_neighbourWhoseCodingIsNotGood_isMendedFirst(CodingState state) {
         VehicleFacts facts = Cases.with(Cases.k8(), "doors", Cases.answer(Cases.CHORUS.text(), "1.2", state));
         assertThat(plan(facts).blocks())
@@ -88,6 +88,17 @@ class ChangedOrderTest {
         assertThat(plan(Cases.k8()).blocks()).isEmpty();
         assertThat(operation(plan(Cases.k8()), Kind.DERIVE_CODING, "ramp").reasons())
                 .anyMatch(r -> r.contains("coded whole"));
+    }
+
+    @Test
+    void k8_neighbourThatWasNotRead_isReadFirst() {
+        VehicleFacts facts =
+                Cases.with(Cases.k8(), "doors", Cases.answer(Cases.CHORUS.text(), "1.2", CodingState.NOT_READ));
+        assertThat(plan(facts).blocks()).isEmpty();
+        assertThat(operation(plan(facts), Kind.DERIVE_CODING, "doors").reasons())
+                .anyMatch(r -> r.startsWith("What it holds was not read yet"));
+        assertThat(operation(plan(Cases.k8()), Kind.DERIVE_CODING, "doors").reasons())
+                .noneMatch(r -> r.startsWith("What it holds"));
     }
 
     @Test
