@@ -7,6 +7,7 @@ import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Route;
+import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -33,9 +34,7 @@ class ActOvertakenTest {
             browser.open("/jobs/" + steps.number + "/baseline");
             browser.awaitNext("Store a baseline");
             browser.page.route("**/jobs/" + steps.number + "/identify", route -> {
-                for (int i = 0; i < 900 && !HoldRules.progress(steps.facts()).passed(HoldPoint.BASELINE_STORED); i++)
-                    pause(100);
-                pause(1000);
+                awaitBaseline(steps);
                 route.resume();
             });
             browser.act("Read and store");
@@ -60,9 +59,14 @@ class ActOvertakenTest {
             browser.page.waitForTimeout(2500);
             assertThat(browser.page.title()).isEqualTo("still here");
             browser.page.unroute("**/alive");
-            for (int i = 0; i < 100 && !browser.page.title().contains("Codrane"); i++) browser.page.waitForTimeout(100);
-            assertThat(browser.page.title()).contains("Codrane");
+            browser.page.waitForCondition(() -> browser.page.title().contains("Codrane"));
         }
+    }
+
+    /** It is stored, and a moment later. */
+    private static void awaitBaseline(JobSteps steps) {
+        Until.so(() -> HoldRules.progress(steps.facts()).passed(HoldPoint.BASELINE_STORED));
+        Until.later(Duration.ofSeconds(1));
     }
 
     private static void answerLate(Route route, JobSteps steps) {
@@ -71,17 +75,7 @@ class ActOvertakenTest {
             return;
         }
         APIResponse answer = route.fetch(new Route.FetchOptions().setMaxRedirects(0));
-        for (int i = 0; i < 900 && !HoldRules.progress(steps.facts()).passed(HoldPoint.BASELINE_STORED); i++)
-            pause(100);
-        pause(1000);
+        awaitBaseline(steps);
         route.fulfill(new Route.FulfillOptions().setResponse(answer));
-    }
-
-    private static void pause(long millis) {
-        try {
-            Thread.sleep(millis);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 }

@@ -24,6 +24,7 @@ import codrane.core.plan.HoldPoint;
 import codrane.core.vin.Vin;
 import codrane.standin.Conditions;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -129,8 +130,8 @@ class ArrivalTest {
         JobSteps steps = new JobSteps(app, "tail-lift").toRun("LFT-312-B");
         TestWorld.act(app.world(), "/key/off");
         steps.run();
-        Thread.sleep(2500);
-        assertThat(steps.facts().run().orElseThrow().running()).isTrue();
+        Until.stays(
+                Duration.ofMillis(2500), () -> steps.facts().run().orElseThrow().running());
         TestWorld.plug(app.world(), Conditions.ALMERY);
         TestWorld.act(app.world(), "/key/on");
         Until.so(() -> !steps.facts().run().orElseThrow().running());

@@ -1,6 +1,7 @@
 package codrane.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
@@ -20,6 +21,7 @@ import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
+import java.time.Duration;
 import java.util.List;
 import java.util.function.Supplier;
 
@@ -90,12 +92,11 @@ final class JobSteps {
 
     /** A gap in the readings of the supply, as a busy machine leaves one, has it measured for ten seconds again. */
     private static Acted onceMeasured(Supplier<Acted> act) throws InterruptedException {
-        Acted acted = act.get();
-        for (int i = 0; i < 120 && acted.toString().contains("Measuring"); i++) {
-            Thread.sleep(500);
-            acted = act.get();
-        }
-        return acted;
+        return await("the supply is measured")
+                .atMost(Duration.ofSeconds(60))
+                .pollDelay(Duration.ZERO)
+                .pollInterval(Duration.ofMillis(500))
+                .until(act::get, acted -> !acted.toString().contains("Measuring"));
     }
 
     void scan() throws InterruptedException {

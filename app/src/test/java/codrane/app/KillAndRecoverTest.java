@@ -1,6 +1,7 @@
 package codrane.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
@@ -9,6 +10,7 @@ import codrane.standin.VirtualWorkshop;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -23,6 +25,7 @@ import tools.jackson.databind.JsonNode;
  * address; one seeded point on a module that must be erased again.
  */
 class KillAndRecoverTest {
+    private static final String LISTENING = "Listening on ";
     private static final int SPEED = 8;
 
     @ParameterizedTest
@@ -123,12 +126,14 @@ class KillAndRecoverTest {
     static void awaitTransfer(StandinWorld world, String module, int block) throws InterruptedException {
         var pack = TestWorld.pack("brennick-lorne").module(module).flash().orElseThrow();
         long wanted = pack.segment().start() + (long) block * (pack.blockBytes() - 2);
-        for (int i = 0; i < 6000; i++) {
-            JsonNode now = module(world, module);
-            if (now.path("bootOnly").asBoolean() && now.path("flashNext").asLong() >= wanted) return;
-            Thread.sleep(10);
-        }
-        throw new AssertionError("the transfer never came to block " + block);
+        await("the transfer comes to block " + block)
+                .atMost(Duration.ofSeconds(90))
+                .pollDelay(Duration.ZERO)
+                .pollInterval(Duration.ofMillis(10))
+                .until(
+                        () -> module(world, module),
+                        now -> now.path("bootOnly").asBoolean()
+                                && now.path("flashNext").asLong() >= wanted);
     }
 
     static JsonNode module(StandinWorld world, String module) {
@@ -174,17 +179,17 @@ class KillAndRecoverTest {
 
     /** The application tells its port in the log, and when it is ready. */
     static String url(Process app, Path var) throws Exception {
-        for (int i = 0; i < 1200 && app.isAlive(); i++) {
-            String log = Files.readString(var.resolve("app.log"));
-            int at = log.indexOf("Listening on ");
-            if (at >= 0 && log.contains("The demo world is there"))
-                return log.substring(at + "Listening on ".length())
-                        .lines()
-                        .findFirst()
-                        .orElseThrow()
-                        .strip();
-            Thread.sleep(100);
-        }
-        throw new AssertionError("the application did not start: " + Files.readString(var.resolve("app.log")));
+        Path log = var.resolve("app.log");
+        await("the application starts")
+                .failFast(() ->
+                        assertThat(app.isAlive()).as(Files.readString(log)).isTrue())
+                .atMost(Duration.ofMinutes(2))
+                .until(() -> Files.readString(log).contains("The demo world is there"));
+        String said = Files.readString(log);
+        return said.substring(said.indexOf(LISTENING) + LISTENING.length())
+                .lines()
+                .findFirst()
+                .orElseThrow()
+                .strip();
     }
 }

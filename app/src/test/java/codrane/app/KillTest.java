@@ -9,6 +9,7 @@ import codrane.standin.StandinWorld;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -35,11 +36,11 @@ class KillTest {
             List<Long> processes = databaseProcesses(app);
             signal("STOP", processes);
             try {
-                Thread.sleep(4000);
+                Until.later(Duration.ofSeconds(4));
                 long before = System.nanoTime();
                 assertThat(web.status("/")).isEqualTo(503);
                 assertThat(System.nanoTime() - before).isLessThan(3_000_000_000L);
-                Thread.sleep((STALL_SECONDS - 4) * 1000L);
+                Until.later(Duration.ofSeconds(STALL_SECONDS - 4));
             } finally {
                 signal("CONT", processes);
             }
@@ -90,7 +91,7 @@ class KillTest {
                 WebSession web = WebSession.signIn(KillAndRecoverTest.url(app, var), "tech");
                 String job = KillAndRecoverTest.prepare(web, "tail-lift");
                 release(web, job);
-                Thread.sleep(random.nextInt(14_000));
+                Until.later(Duration.ofMillis(random.nextInt(14_000)));
                 assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS)).isTrue();
                 app = KillAndRecoverTest.start(settings, var);
                 web = web.at(KillAndRecoverTest.url(app, var));

@@ -3,6 +3,7 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -35,10 +36,11 @@ class LeasesTest {
                 .param(job)
                 .update();
         String state = "select state from run where interface = 'Far'";
-        Thread.sleep(2200); // the watch looks every two seconds
-        assertThat(jdbc.sql(state).query(String.class).single()).isEqualTo("RUNNING");
-        Thread.sleep(9500); // its lease, the grace, and the watch
-        assertThat(jdbc.sql(state).query(String.class).single()).isEqualTo("INTERRUPTED");
+        // the watch looks every two seconds, and gives the lease its grace
+        Until.stays(
+                Duration.ofMillis(2200),
+                () -> jdbc.sql(state).query(String.class).single().equals("RUNNING"));
+        Until.so(() -> jdbc.sql(state).query(String.class).single().equals("INTERRUPTED"));
         assertThat(jdbc.sql("select sentence from run where interface = 'Far'")
                         .query(String.class)
                         .single())

@@ -48,7 +48,6 @@ class LiveHubTest {
                 goes.close();
                 for (int n = 0; n < 5; n++) hub.publish("job-2201", Map.of("type", "task", "label", "n" + n));
             }
-            Thread.sleep(1000);
             hub.publish("job-2201", Map.of("type", "task", "label", "after all that"));
             awaitLine(stays, "after all that");
             assertThat(Thread.getAllStackTraces().keySet())
@@ -68,7 +67,7 @@ class LiveHubTest {
             String much = "x".repeat(7000);
             for (int i = 0; i < 3000; i++) {
                 hub.publish("job-2201", Map.of("type", "task", "label", much + i));
-                if (i % 50 == 0) Thread.sleep(5); // slowly enough that some of it is really sent
+                if (i % 50 == 0) awaitLine(reads, "x" + i + "\""); // slowly enough that some of it is really sent
             }
             long before = System.nanoTime();
             hub.publish("job-2201", Map.of("type", "run", "label", "and this"));

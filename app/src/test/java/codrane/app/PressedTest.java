@@ -56,7 +56,6 @@ class PressedTest {
 
     private void awaitTask(long number) throws InterruptedException {
         JobTasks tasks = app.bean(JobTasks.class);
-        Thread.sleep(300);
         Until.so(() -> !tasks.busy(number).isPresent());
         tasks.seen(number);
     }

@@ -1,6 +1,7 @@
 package codrane.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
 import codrane.app.live.RunStore;
@@ -10,6 +11,8 @@ import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -24,14 +27,18 @@ class RunDisturbedTest {
             JobSteps job = new JobSteps(app, "body").toRun("BOD-331-B");
             TestWorld.act(world, "/key/off");
             job.run();
-            pause(13_000); // longer than a lease lasts
-            assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING); // it asks for the key and waits
+            // it asks for the key, and waits for longer than a lease lasts
+            Until.stays(Duration.ofSeconds(13), () -> run(job).state() == JobRun.State.RUNNING);
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500)).isEmpty();
             TestWorld.act(world, "/key/on");
             Until.so("the transfer begins", () -> next(world) > 0x40000 + 20 * 512);
 
             TestWorld.act(world, "/support-unit/off");
-            Until.so("the run is held", () -> standsStill(world));
+            AtomicLong before = new AtomicLong(-1);
+            await("the run is held")
+                    .atMost(Duration.ofSeconds(150))
+                    .pollInterval(Duration.ofMillis(1500))
+                    .until(() -> next(world), now -> before.getAndSet(now) == now);
             assertThat(run(job).state()).isEqualTo(JobRun.State.RUNNING);
             assertThat(run(job).committed()).isTrue();
             long held = next(world);
@@ -84,21 +91,7 @@ class RunDisturbedTest {
                 .asLong();
     }
 
-    private static boolean standsStill(StandinWorld world) {
-        long before = next(world);
-        pause(1500);
-        return next(world) == before;
-    }
-
     private static JobRun run(JobSteps job) {
         return job.facts().run().orElseThrow();
-    }
-
-    private static void pause(long millis) {
-        try {
-            Thread.sleep(millis);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
     }
 }

@@ -10,6 +10,7 @@ import codrane.app.stage.run.RunActs;
 import codrane.core.job.JobRun;
 import codrane.core.plan.Operation;
 import codrane.standin.StandinWorld;
+import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -43,8 +44,8 @@ class RunWaitsTest {
                             .path("software")
                             .asString()
                             .equals("3.12"));
-            Thread.sleep(14_000); // longer than a lease, and than the gate before a run waits
-            assertThat(run(job)).as(run(job).toString()).matches(JobRun::running);
+            // longer than a lease, and than the gate before a run waits
+            Until.stays(Duration.ofSeconds(14), () -> run(job).running());
             assertThat(app.bean(JdbcClient.class)
                             .sql("select until > clock_timestamp() from lease where interface = 'Plover'")
                             .query(Boolean.class)

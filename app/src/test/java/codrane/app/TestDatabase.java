@@ -13,6 +13,10 @@ import java.util.concurrent.atomic.AtomicInteger;
 
 /** The private test cluster, started by the launcher; each test class that wants one gets a database of its own. */
 final class TestDatabase {
+    /** Process numbers come again after a restart of the machine. */
+    private static final String RUN = Long.toString(System.currentTimeMillis(), 36)
+            + ProcessHandle.current().pid();
+
     private static final AtomicInteger COUNT = new AtomicInteger();
     private static final List<Runnable> USERS = new CopyOnWriteArrayList<>();
     private static final List<String> CLUSTER = cluster();
@@ -52,7 +56,7 @@ final class TestDatabase {
 
     /** A new, empty database. */
     static Database fresh() {
-        String name = "test_" + ProcessHandle.current().pid() + "_" + COUNT.incrementAndGet();
+        String name = "test_" + RUN + "_" + COUNT.incrementAndGet();
         try (Connection connection =
                         DriverManager.getConnection(CLUSTER.get(0) + "postgres", CLUSTER.get(1), CLUSTER.get(2));
                 Statement statement = connection.createStatement()) {

@@ -1,5 +1,8 @@
 package codrane.app;
 
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
+
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
@@ -8,6 +11,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -88,6 +92,11 @@ final class WebSession {
         return get(post(path, fields));
     }
 
+    /** @return the page that is the answer itself */
+    String answered(String path, String... fields) throws IOException, InterruptedException {
+        return answer(path, token("/vehicles"), fields).body();
+    }
+
     private String token(String path) throws IOException, InterruptedException {
         Matcher m = TOKEN.matcher(get(path));
         if (!m.find()) throw new IllegalStateException("no token on " + path);
@@ -115,14 +124,20 @@ final class WebSession {
     }
 
     void awaitText(String path, String text, int seconds) throws IOException, InterruptedException {
-        String page = "";
-        for (int i = 0; i < seconds * 15; i++) {
-            page = get(path);
-            if (page.contains(text)) return;
-            Thread.sleep(200);
-        }
-        throw new AssertionError(path + " never showed \"" + text + "\": "
-                + page.replaceAll("(?s)<[^>]+>", " ").replaceAll("\\s+", " "));
+        await(path)
+                .atMost(Duration.ofSeconds(3L * seconds))
+                .pollDelay(Duration.ZERO)
+                .pollInterval(Duration.ofMillis(200))
+                .untilAsserted(() -> {
+                    String page = get(path);
+                    assertThat(page.contains(text))
+                            .as("\"%s\" in: %s", text, words(page))
+                            .isTrue();
+                });
+    }
+
+    private static String words(String page) {
+        return page.replaceAll("(?s)<[^>]+>", " ").replaceAll("\\s+", " ");
     }
 
     private static String encode(String text) {

@@ -6,6 +6,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import codrane.app.Until;
 import codrane.app.interfaces.BenchInterface;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -78,8 +79,7 @@ class BenchGatesTest {
     @Test
     void awaitPower_lowBetweenTasks_waitsAndGoesOnByItself() throws Exception {
         CompletableFuture<Verdict> gate = later(RunState.goOn(first.tasks(), 1));
-        Thread.sleep(1500);
-        assertThat(gate).isNotDone();
+        Until.stays(Duration.ofMillis(1500), () -> !gate.isDone());
         volts = 13.4;
         assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
     }
@@ -88,8 +88,7 @@ class BenchGatesTest {
     void awaitPower_unknownWhileRecovering_waits() throws Exception {
         when(bench.samples()).thenReturn(List.of());
         CompletableFuture<Verdict> gate = later(RunState.recover(first.tasks(), 0));
-        Thread.sleep(1200);
-        assertThat(gate).isNotDone();
+        Until.stays(Duration.ofMillis(1200), () -> !gate.isDone());
         control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", true));
         assertThat(((Verdict.Closed) gate.get(5, TimeUnit.SECONDS)).reason()).isEqualTo("Stopped by tech.");
     }
@@ -99,8 +98,7 @@ class BenchGatesTest {
         RunState second = RunState.goOn(first.tasks(), 1);
         CompletableFuture<Verdict> gate = CompletableFuture.supplyAsync(() -> gates.awaitConditions(
                 second, new RunAction.AwaitConditions(List.of(VehicleCondition.KEY_ON), "Turn the key on.")));
-        Thread.sleep(1200);
-        assertThat(gate).isNotDone();
+        Until.stays(Duration.ofMillis(1200), () -> !gate.isDone());
         control.stop(new RunControl.Halt("Stopped by tech.", "Go on.", false));
         assertThat(((Verdict.Closed) gate.get(5, TimeUnit.SECONDS)).reason()).isEqualTo("Stopped by tech.");
     }
@@ -115,8 +113,7 @@ class BenchGatesTest {
     void beforeSending_leaseNotRenewedForLong_holdsUntilItIs() throws Exception {
         control.renewed(time.instant().minus(Duration.ofSeconds(9)));
         CompletableFuture<Verdict> gate = CompletableFuture.supplyAsync(() -> gates.beforeSending(first));
-        Thread.sleep(900);
-        assertThat(gate).isNotDone();
+        Until.stays(Duration.ofMillis(900), () -> !gate.isDone());
         control.renewed(time.instant());
         assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
     }

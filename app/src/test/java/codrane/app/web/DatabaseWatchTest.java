@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import codrane.app.Until;
 import jakarta.servlet.FilterChain;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.mock.web.MockFilterChain;
@@ -24,10 +26,11 @@ class DatabaseWatchTest {
     }
 
     private static boolean noticed(DatabaseWatch watch) throws InterruptedException {
+        long before = System.nanoTime();
         watch.start();
         try {
-            for (int i = 0; i < 30 && watch.answers(); i++) Thread.sleep(100);
-            return !watch.answers();
+            Until.so(() -> !watch.answers());
+            return Duration.ofNanos(System.nanoTime() - before).compareTo(Duration.ofSeconds(3)) <= 0;
         } finally {
             watch.stop();
         }
