@@ -115,7 +115,7 @@ class OnceTest {
                 .filteredOn(row -> row.purpose().equals("Erase"))
                 .hasSize(1);
         assertThat(store.journal(job.facts().run().orElseThrow().id(), 900))
-                .noneMatch(row -> row.state().equals("OPEN"));
+                .noneMatch(row -> row.state() == RunStore.Answer.OPEN);
     }
 
     private static void closedTakesNothing(App app, JobSteps job) throws Exception {

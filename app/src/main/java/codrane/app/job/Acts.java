@@ -116,6 +116,25 @@ public class Acts {
         return alone(number, who, what, Acts::closed, act, false);
     }
 
+    /**
+     * Asks somebody outside (a maker's service) between two transactions: none is open, and no other act of the job waits,
+     * while an answer is awaited. The act's own rules are asked again before anything is kept.
+     *
+     * @param more why it is refused without asking
+     * @param asked what the answer comes to; kept in the second transaction
+     */
+    public Acted asking(
+            long number,
+            String who,
+            Ask ask,
+            Function<JobState, Optional<Acted>> more,
+            Function<JobState, Function<JobState, Acted>> asked) {
+        return begin(number, who, ask, more).then(state -> {
+            Function<JobState, Acted> kept = asked.apply(state);
+            return then(number, who, ask.said(), now -> stopped(now, ask).orElseGet(() -> kept.apply(now)));
+        });
+    }
+
     /** As {@link #then}, in the background: a refusal is told as the task's failure. */
     public void keep(long number, String who, String what, Function<JobState, Acted> act) {
         if (then(number, who, what, act) instanceof Acted.Refused(String sentence, var remedy))

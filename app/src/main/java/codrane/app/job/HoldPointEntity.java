@@ -15,6 +15,11 @@ import java.util.Optional;
 @Entity
 @Table(name = "hold_point")
 class HoldPointEntity {
+    enum State {
+        KEPT,
+        WAIVED
+    }
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     Long id;
@@ -24,13 +29,15 @@ class HoldPointEntity {
     @Enumerated(EnumType.STRING)
     HoldPoint point;
 
-    String state;
+    @Enumerated(EnumType.STRING)
+    State state;
+
     String who;
     Instant at;
     String why;
     String about;
 
     HoldNote note() {
-        return new HoldNote(point, state.equals("WAIVED"), who, at, why, Optional.ofNullable(about));
+        return new HoldNote(point, state == State.WAIVED, who, at, why, Optional.ofNullable(about));
     }
 }

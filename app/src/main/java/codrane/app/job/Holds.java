@@ -29,7 +29,7 @@ public class Holds {
                 repository.findByJobIdAndPoint(job.id(), hold.point()).orElseGet(HoldPointEntity::new);
         entity.jobId = job.id();
         entity.point = hold.point();
-        entity.state = hold.waived() ? "WAIVED" : "KEPT";
+        entity.state = hold.waived() ? HoldPointEntity.State.WAIVED : HoldPointEntity.State.KEPT;
         entity.who = hold.who();
         entity.at = hold.at();
         entity.why = hold.why();

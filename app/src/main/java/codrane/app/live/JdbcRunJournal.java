@@ -1,5 +1,6 @@
 package codrane.app.live;
 
+import codrane.app.live.RunStore.Answer;
 import codrane.app.records.ChangeLedger;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
@@ -144,11 +145,11 @@ final class JdbcRunJournal implements RunJournal {
         long row = action instanceof RunAction.SendBlock ? blockRow : openRow;
         patiently(() -> {
             switch (reply) {
-                case Reply.Positive(Bytes message) -> store.close(row, "POSITIVE", message.hex());
+                case Reply.Positive(Bytes message) -> store.close(row, Answer.POSITIVE, message.hex());
                 case Reply.Refused refused ->
-                    store.close(row, "REFUSED", refused.code().words());
+                    store.close(row, Answer.REFUSED, refused.code().words());
                 case Reply.Silent silent ->
-                    store.close(row, "SILENT", silent.waited().toMillis() + " ms");
+                    store.close(row, Answer.SILENT, silent.waited().toMillis() + " ms");
             }
             return row;
         });
@@ -210,6 +211,7 @@ final class JdbcRunJournal implements RunJournal {
                                         .hex(),
                                 write.value().hex()));
             }
+            case RunTask.Secret secret -> {}
             case RunTask.Routine routine -> {}
             case RunTask.Restart restart -> {}
             case RunTask.Clear clear -> {}

@@ -29,6 +29,16 @@ public class RunStore {
         this.time = time;
     }
 
+    /** What came back for a step that was sent. */
+    public enum Answer {
+        OPEN,
+        POSITIVE,
+        REFUSED,
+        SILENT,
+        /** The run was lost before it came. */
+        UNKNOWN
+    }
+
     /** A step of a run as it was journalled. */
     public record JournalRow(
             int number,
@@ -37,7 +47,7 @@ public class RunStore {
             String module,
             String request,
             boolean writes,
-            String state,
+            Answer state,
             Optional<String> answer) {}
 
     /**
@@ -120,9 +130,9 @@ public class RunStore {
                 .single();
     }
 
-    void close(long rowId, String state, String answer) {
+    void close(long rowId, Answer state, String answer) {
         jdbc.sql("update journal set state = ?, answer = ?, closed_at = ? where id = ?")
-                .params(state, answer, now(), rowId)
+                .params(state.name(), answer, now(), rowId)
                 .update();
     }
 
@@ -165,7 +175,7 @@ public class RunStore {
                         r.getString("module"),
                         r.getString("request"),
                         r.getBoolean("writes"),
-                        r.getString("state"),
+                        Answer.valueOf(r.getString("state")),
                         Optional.ofNullable(r.getString("answer"))))
                 .list();
     }

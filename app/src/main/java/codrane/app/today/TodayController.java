@@ -73,7 +73,7 @@ class TodayController {
 
     @GetMapping("/{later:practice|records}")
     String later(@PathVariable String later, Model model) {
-        model.addAttribute("later", later);
+        model.addAttribute("view", LaterView.of(later));
         return "fragments/later";
     }
 }

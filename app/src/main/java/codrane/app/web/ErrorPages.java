@@ -96,11 +96,8 @@ class ErrorPages {
     @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
     String database(Exception e, Model model) {
         LOG.warn("the database does not answer: {}", e.getMessage());
-        model.addAttribute("bare", true); // the bar at the top needs the session, and that is in the database
-        return page(
-                model,
-                "The database does not answer.",
-                "What was done before is kept. Try again in a moment; ./codrane doctor says more.");
+        String what = "What was done before is kept. Try again in a moment; ./codrane doctor says more.";
+        return page(model, new Trouble("The database does not answer.", what, true));
     }
 
     /** A fault of Codrane's own. What it was doing was taken back. */
@@ -115,8 +112,11 @@ class ErrorPages {
     }
 
     private static String page(Model model, String title, String what) {
-        model.addAttribute("title", title);
-        model.addAttribute("what", what);
+        return page(model, new Trouble(title, what, false));
+    }
+
+    private static String page(Model model, Trouble trouble) {
+        model.addAttribute("view", trouble);
         return "fragments/trouble";
     }
 }

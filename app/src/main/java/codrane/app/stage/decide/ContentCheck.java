@@ -23,11 +23,13 @@ class ContentCheck {
         this.service = service;
     }
 
-    /** The facts with what was found, where the plan depends on it. */
-    VehicleFacts added(JobState job, VehicleFacts facts) {
+    /** What was found, where the plan depends on it. */
+    Optional<Content> of(JobState job) {
+        Optional<Scan> scan = job.before();
+        if (scan.isEmpty()) return Optional.empty();
+        VehicleFacts facts = job.vehicleFacts(scan.get());
         boolean programs = facts.module().filter(m -> m.flash().isPresent()).isPresent();
-        if (!programs || facts.oldInPlace() || job.before().isEmpty()) return facts;
-        return facts.with(facts.aids().with(content(job, job.before().get())));
+        return programs && !facts.oldInPlace() ? Optional.of(content(job, scan.get())) : Optional.empty();
     }
 
     private Content content(JobState job, Scan scan) {

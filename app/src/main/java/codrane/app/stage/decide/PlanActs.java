@@ -10,6 +10,7 @@ import codrane.core.job.JobState;
 import codrane.core.job.PlanBasis;
 import codrane.core.job.Scan;
 import codrane.core.job.stage.DecideStage;
+import codrane.core.plan.Aids.Content;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Plan;
 import codrane.core.plan.Said.Proved;
@@ -18,6 +19,7 @@ import codrane.core.planner.PlanQuestions;
 import codrane.core.planner.Planner;
 import java.time.InstantSource;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -57,15 +59,15 @@ public class PlanActs {
     }
 
     public Acted plan(long number, String who) {
-        return acts.on(
-                number,
-                who,
-                DecideStage.PLAN,
-                state -> plan(state, PlanBasis.of(state).orElseThrow(), who));
+        return acts.asking(number, who, DecideStage.PLAN, state -> Optional.empty(), asked -> {
+            Optional<Content> content = contents.of(asked);
+            return state -> plan(state, PlanBasis.of(state).orElseThrow(), content, who);
+        });
     }
 
-    private Acted plan(JobState state, Scan scan, String who) {
-        VehicleFacts known = contents.added(state, state.vehicleFacts(scan));
+    private Acted plan(JobState state, Scan scan, Optional<Content> content, String who) {
+        VehicleFacts facts = state.vehicleFacts(scan);
+        VehicleFacts known = content.map(c -> facts.with(facts.aids().with(c))).orElse(facts);
         holds.open(state.job(), AGREED);
         List<PlanQuestions.Question> questions = PlanQuestions.of(known);
         if (!questions.isEmpty())

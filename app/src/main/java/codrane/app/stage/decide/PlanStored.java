@@ -4,6 +4,7 @@ import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -30,8 +31,16 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
             @Nullable String ifLeftHere,
             @Nullable String onlyIf) {}
 
-    /** @param outcome applies, blocked or not-needed */
-    record Decision(String rule, String outcome, String reason) {}
+    enum Outcome {
+        @JsonProperty("applies")
+        APPLIES,
+        @JsonProperty("blocked")
+        BLOCKED,
+        @JsonProperty("not-needed")
+        NOT_NEEDED
+    }
+
+    record Decision(String rule, Outcome outcome, String reason) {}
 
     static String write(Plan plan) {
         return JSON.writeValueAsString(new PlanStored(
@@ -85,20 +94,20 @@ record PlanStored(List<Step> operations, List<Decision> decisions) {
                 Objects.requireNonNullElse(s.onlyIf(), ""));
     }
 
-    private static String outcome(Judgement judgement) {
+    private static Outcome outcome(Judgement judgement) {
         return switch (judgement) {
-            case Judgement.Applies applies -> "applies";
-            case Judgement.Blocked blocked -> "blocked";
-            case Judgement.NotNeeded notNeeded -> "not-needed";
+            case Judgement.Applies applies -> Outcome.APPLIES;
+            case Judgement.Blocked blocked -> Outcome.BLOCKED;
+            case Judgement.NotNeeded notNeeded -> Outcome.NOT_NEEDED;
         };
     }
 
     /** The operations stand in the plan itself, in their order. */
     private static Judgement judgement(Decision decision) {
         return switch (decision.outcome()) {
-            case "applies" -> new Judgement.Applies(decision.reason(), List.of());
-            case "blocked" -> new Judgement.Blocked(decision.reason());
-            default -> new Judgement.NotNeeded(decision.reason());
+            case APPLIES -> new Judgement.Applies(decision.reason(), List.of());
+            case BLOCKED -> new Judgement.Blocked(decision.reason());
+            case NOT_NEEDED -> new Judgement.NotNeeded(decision.reason());
         };
     }
 }

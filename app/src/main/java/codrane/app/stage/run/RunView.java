@@ -70,9 +70,9 @@ public record RunView(
 
     private static Row row(JobState state, JournalRow j) {
         String answer = switch (j.state()) {
-            case "OPEN" -> "no answer yet";
-            case "UNKNOWN" -> "not known: the run was lost here";
-            default -> cut(j.answer().orElse(""), LONGEST_ANSWER);
+            case OPEN -> "no answer yet";
+            case UNKNOWN -> "not known: the run was lost here";
+            case POSITIVE, REFUSED, SILENT -> cut(j.answer().orElse(""), LONGEST_ANSWER);
         };
         return new Row(
                 j.number(),
