@@ -6,6 +6,7 @@ import static org.awaitility.Awaitility.await;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
+import codrane.app.shelf.MakerServiceClient;
 import codrane.app.stage.decide.PlanActs;
 import codrane.app.stage.intake.IntakeActs;
 import codrane.app.stage.intake.IntakeForm;
@@ -59,6 +60,39 @@ class AtHandInPagesTest {
         assertThat(BeforeAgreeing.factsChanged(facts(number))).isFalse();
         done(app.bean(IntakeActs.class).note(number, worksOnIt("tech"), "tech"));
         assertThat(BeforeAgreeing.factsChanged(facts(number))).isTrue();
+    }
+
+    @Test
+    void noInternet_blocksWhatWaitsForTheAuthority() throws Exception {
+        long number = new AtDecide(app, app.world()).job(Conditions.ALMERY_KNOCKED, JobKind.CLEAR_FAULTS, "", "");
+        done(app.bean(PlanActs.class).plan(number, "tech"));
+        assertThat(facts(number).plan().orElseThrow().plan().blocks()).isEmpty();
+        WebSession tech = WebSession.signIn(app.url(), "tech");
+        tech.post("/jobs/" + number + "/bench-notes", "online", "no");
+        assertThat(tech.get("/jobs/" + number + "/bench")).contains("<option value=\"no\" selected=\"selected\">");
+        done(app.bean(PlanActs.class).plan(number, "tech"));
+        assertThat(facts(number).plan().orElseThrow().plan().blocks())
+                .containsExactly("There is no internet, and the authorisation of the gateway can't be got without it.");
+    }
+
+    /** A vehicle that was programmed since: what was changed then is not on the sheet. */
+    @Test
+    void sheetOlderThanTheLastProgramming_saysSoWhereItIsReadAndInThePlan() throws Exception {
+        JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        String page = "/jobs/" + steps.number + "/prepare";
+        String sheet = app.bean(MakerServiceClient.class)
+                .lineSheet(TestWorld.pack("brennick-lorne"), "tail-lift", Conditions.LORNE);
+        WebSession tech = WebSession.signIn(app.url(), "tech");
+        tech.post("/jobs/" + steps.number + "/line-sheet-pasted", "text", sheet, "day", "2023-02-30");
+        assertThat(facts(steps.number).sheet()).isEmpty();
+        tech.post("/jobs/" + steps.number + "/line-sheet-pasted", "text", sheet, "day", "2024-06-01");
+        assertThat(tech.get(page)).contains("At hand, from pasted").doesNotContain("what was changed since");
+        tech.post("/jobs/" + steps.number + "/line-sheet-pasted", "text", sheet, "day", "2023-06-01");
+        String stale = "and something was programmed on 11 Mar 2024: what was changed since is not in it.";
+        assertThat(tech.get(page)).contains("The sheet is of 1 Jun 2023, " + stale);
+        done(app.bean(PlanActs.class).plan(steps.number, "tech"));
+        assertThat(facts(steps.number).plan().orElseThrow().plan().operations())
+                .anyMatch(o -> o.reasons().stream().anyMatch(r -> r.contains(stale)));
     }
 
     /** The interface goes over, and has said so. */

@@ -1,22 +1,27 @@
 package codrane.app.live;
 
 import codrane.core.gateway.OperationMatrix;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
+import codrane.core.uds.ResponseCode.Known;
 import codrane.link.DiagnosticLink;
 import codrane.link.run.RunGates;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** The gates of a real bench: its meter, the vehicle's key, the gateway matrix. */
@@ -24,6 +29,7 @@ final class BenchGates implements RunGates {
     private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
     private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
     private static final Duration ASK_EVERY = Duration.ofMillis(500);
+    private static final Set<Known> OF_THE_CODE = EnumSet.of(Known.INVALID_KEY, Known.EXCEEDED_ATTEMPTS);
 
     private final RunOrder order;
     private final DiagnosticLink link;
@@ -151,6 +157,17 @@ final class BenchGates implements RunGates {
     private void hold(String sentence) {
         progress.hold(sentence);
         pause(ASK_EVERY);
+    }
+
+    @Override
+    public Optional<Reply> withCodes(Function<Bytes, Reply> exchange) {
+        Optional<Reply> reply =
+                order.codes().take().map(codes -> order.bench().trace().withholding(() -> exchange.apply(codes)));
+        boolean refused = reply.filter(r -> r instanceof Reply.Refused(var code)
+                        && code.known().filter(OF_THE_CODE::contains).isPresent())
+                .isPresent();
+        if (refused) order.codes().refused();
+        return reply;
     }
 
     @Override

@@ -3,11 +3,13 @@ package codrane.app.live;
 import codrane.app.interfaces.BenchInterface;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Everything a run needs, made anew from what is stored whenever it is started or recovered.
@@ -22,9 +24,19 @@ public record RunOrder(
         List<RunTask> tasks,
         MemoryImage image,
         Map<String, ModuleReading> before,
-        Gateway gateway) {
+        Gateway gateway,
+        Codes codes) {
     /** Which job of which vehicle, by which plan, and who released it. */
     public record Subject(long jobId, long jobNumber, long vehicleId, long planId, String who) {}
+
+    /** The vehicle's codes, for the moment in which they are sent. */
+    public interface Codes {
+        /** Empty when one is not here. */
+        Optional<Bytes> take();
+
+        /** The vehicle did not take them. */
+        void refused();
+    }
 
     public RunOrder {
         tasks = List.copyOf(tasks);

@@ -1,10 +1,12 @@
 package codrane.app.press;
 
+import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
+import java.security.SecureRandom;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +21,8 @@ class PressInterceptor implements HandlerInterceptor {
     static final String KEY = "once";
     static final String SEEN = "seen";
     private static final int LONGEST_KEY = 64;
+    /** Few digits are soon found from a hash of them: it is salted with what only this process knows. */
+    private static final byte[] SALT = SecureRandom.getSeed(32);
 
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
@@ -43,7 +47,9 @@ class PressInterceptor implements HandlerInterceptor {
         for (Map.Entry<String, String[]> field : new TreeMap<>(request.getParameterMap()).entrySet())
             if (!field.getKey().equals("_csrf"))
                 text.append('\n').append(field.getKey()).append('=').append(Arrays.toString(field.getValue()));
-        return "same " + Checksums.sha256(text.toString().getBytes(StandardCharsets.UTF_8));
+        byte[] said = text.toString().getBytes(StandardCharsets.UTF_8);
+        return "same "
+                + Checksums.sha256(Bytes.copyOf(SALT).plus(Bytes.copyOf(said)).toArray());
     }
 
     @Override

@@ -185,7 +185,7 @@ final class Moment {
         String text = LineSheet.of("LFT", FactoryCoding.all(LORNE, module, Conditions.LORNE)).stream()
                 .map(LineSheet.Line::text)
                 .collect(Collectors.joining("\n"));
-        sheet = Optional.of(new SheetText("tail-lift", "service", text, T0, "tech"));
+        sheet = Optional.of(new SheetText("tail-lift", "service", text, Optional.empty(), T0, "tech"));
         return this;
     }
 
@@ -233,7 +233,8 @@ final class Moment {
                 access,
                 new Baselined(baselines, id -> NO_FILE),
                 new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, List.of(), plan),
-                new Prepared(file, sheet.stream().toList(), Map.of(), List.of(), passUntil, supply()),
+                new Prepared(
+                        file, sheet.stream().toList(), Map.of(), List.of(), passUntil, Map.of(), Map.of(), supply()),
                 new Ran(run));
         return new JobState(job, LORNE, new Now(T0, ZoneOffset.UTC), holds, parts);
     }

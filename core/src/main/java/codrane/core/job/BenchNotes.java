@@ -11,10 +11,17 @@ import java.util.Optional;
  *
  * @param others tools of others on the same socket, through a branch cable
  * @param battery absent until it was measured
+ * @param online whether the internet is there; empty when nobody said
  */
 public record BenchNotes(
-        boolean cableSeen, boolean sleepOff, boolean updatesOff, List<Other> others, Optional<BatteryNote> battery) {
-    public static final BenchNotes NONE = new BenchNotes(false, false, false, List.of(), Optional.empty());
+        boolean cableSeen,
+        boolean sleepOff,
+        boolean updatesOff,
+        List<Other> others,
+        Optional<BatteryNote> battery,
+        Optional<Boolean> online) {
+    public static final BenchNotes NONE =
+            new BenchNotes(false, false, false, List.of(), Optional.empty(), Optional.empty());
 
     /** @param writes false: it only listens */
     public record Other(String name, boolean writes) {}

@@ -23,8 +23,11 @@ import codrane.core.plan.Workplace;
 import codrane.core.ready.AtHand;
 import codrane.core.ready.Readiness;
 import codrane.core.scan.ModuleReading;
+import codrane.core.scan.ProgrammingDate;
 import codrane.core.tool.ToolLook;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -201,11 +204,11 @@ public final class PlanFacts {
                 Aids.Content.UNKNOWN,
                 state.decided().notes().settled(),
                 said(state, scan),
-                place(state));
+                workplace(state, scan));
     }
 
     /** What the bench found, who works, and what the interface tells of itself. */
-    private static Workplace place(JobState state) {
+    private static Workplace workplace(JobState state, Scan scan) {
         BenchNotes bench = state.benched().notes();
         String chemistry = state.pack().supply().chemistry();
         return new Workplace(
@@ -214,12 +217,23 @@ public final class PlanFacts {
                                 note.battery().rested() && note.chemistry().equals(chemistry))
                         .map(BenchNotes.BatteryNote::restVolts),
                 state.intake().details().hand().map(IntakeNotes.Hand::worker),
-                Optional.empty(),
-                Optional.empty(),
+                state.sheet().flatMap(sheet -> sheet.record().day()),
+                programmed(state, scan),
                 (int) bench.others().stream().filter(BenchNotes.Other::writes).count(),
                 state.access().tool().map(ToolLook::wireless),
-                Optional.empty(),
+                bench.online(),
                 state.access().tool().map(ToolLook::celsius));
+    }
+
+    /** The last day on which one of the vehicle's own modules was programmed. */
+    private static Optional<LocalDate> programmed(JobState state, Scan scan) {
+        Optional<String> own = Optional.of(state.job().vin().text());
+        return scan.readings().values().stream()
+                .filter(reading -> reading.text(Ident.VIN).equals(own))
+                .filter(reading -> !state.job().replacedModule().equals(Optional.of(reading.module())))
+                .flatMap(reading -> reading.octets(Ident.PROGRAMMING_DATE).stream())
+                .flatMap(octets -> ProgrammingDate.of(octets).stream())
+                .max(Comparator.naturalOrder());
     }
 
     /** Who accepted another VIN at Identify said that the module was swapped before. */
@@ -271,7 +285,8 @@ public final class PlanFacts {
                         state.prepared().noted())
                 .with(
                         state.access().account().map(KnownAccount::account),
-                        state.access().tool().map(ToolLook::serial));
+                        state.access().tool().map(ToolLook::serial))
+                .with(new AtHand.Typed(state.prepared().codesHere(state.now()), LearnedValues.typed(state)));
     }
 
     private static boolean answers(JobState state, Scan scan) {

@@ -3,6 +3,7 @@ package codrane.core.job;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -10,7 +11,9 @@ import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
+import codrane.core.planner.BringBackLearned;
 import codrane.core.power.PowerWindow;
+import codrane.core.ready.Need;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
@@ -25,12 +28,11 @@ import java.util.Set;
  * state gives the same tasks, so that a run can be recovered.
  */
 public final class RunTasks {
-    /** Kinds of operations that are planned, and for which there are no tasks yet. */
-    private static final Set<Operation.Kind> NOT_YET = EnumSet.of(Operation.Kind.PAIR, Operation.Kind.ADD_KEY);
-
     /** Started by a person who looks. */
-    private static final Set<Operation.Kind> ROUTINES =
-            EnumSet.of(Operation.Kind.RELEARN, Operation.Kind.INITIALISE, Operation.Kind.CALIBRATE);
+    private static final Set<Operation.Kind> ROUTINES = EnumSet.of(
+            Operation.Kind.RELEARN, Operation.Kind.INITIALISE, Operation.Kind.CALIBRATE, Operation.Kind.ADD_KEY);
+
+    private static final Set<Operation.Kind> WITH_CODES = EnumSet.of(Operation.Kind.PAIR, Operation.Kind.ADD_KEY);
 
     private RunTasks() {}
 
@@ -106,7 +108,6 @@ public final class RunTasks {
     }
 
     public static boolean able(JobState state, Operation operation) {
-        if (NOT_YET.contains(operation.kind())) return false;
         return switch (operation.kind()) {
             case PROGRAM -> state.job().replacedModule().equals(Optional.of(operation.module()));
             case WRITE_VIN ->
@@ -120,7 +121,10 @@ public final class RunTasks {
                         || DerivedCoding.of(state, operation.module()).isPresent();
             case RESET -> !operation.module().isEmpty();
             case WRITE_ORDER -> orderKept(state, operation);
-            case WRITE_LEARNED -> !LearnedValues.of(state, operation.module()).isEmpty();
+            case ADD_KEY -> immobiliser(state).keysWith().isEmpty(); // else another tool learns them
+            case WRITE_LEARNED ->
+                LearnedValues.missing(state, operation.module()).isEmpty()
+                        || operation.needs().contains(BringBackLearned.FROM_ELSEWHERE); // typed before the run
             default -> true;
         };
     }
@@ -153,8 +157,46 @@ public final class RunTasks {
                     SWAP -> List.of();
             case RELEARN -> routines(state, operation, Effect.RELEARN);
             case INITIALISE, CALIBRATE -> routines(state, operation, Effect.CALIBRATE);
-            case PAIR, ADD_KEY -> throw new IllegalStateException(operation.key() + " can't be carried out yet");
+            case PAIR -> List.of(pair(state, operation));
+            case ADD_KEY -> keys(state);
         };
+    }
+
+    private static Equipment.Immobiliser immobiliser(JobState state) {
+        return state.pack().equipment().immobiliser().orElseThrow();
+    }
+
+    private static RunTask pair(JobState state, Operation operation) {
+        Equipment.Immobiliser immobiliser = immobiliser(state);
+        return new RunTask.Pair(
+                state.pack().module(immobiliser.master()),
+                state.pack().module(operation.module()),
+                immobiliser,
+                coding(state),
+                operation.title());
+    }
+
+    /** One task a key, each begun by somebody who holds it. */
+    private static List<RunTask> keys(JobState state) {
+        Equipment.Immobiliser immobiliser = immobiliser(state);
+        int here = state.intake().details().keysHere();
+        List<RunTask> keys = new ArrayList<>();
+        for (int i = 1; i <= here; i++)
+            keys.add(new RunTask.LearnKey(
+                    state.pack().module(immobiliser.master()),
+                    immobiliser,
+                    i,
+                    coding(state),
+                    "Learn key " + i + " of " + here));
+        return keys;
+    }
+
+    /** Kinds of codes that what comes next is done with, in the order in which the vehicle takes them. */
+    public static List<Need.Kind> codes(JobState state) {
+        if (leg(state).stream().noneMatch(o -> WITH_CODES.contains(o.kind()))) return List.of();
+        return immobiliser(state).dailyCode()
+                ? List.of(Need.Kind.ACCESS_CODE, Need.Kind.DAILY_CODE)
+                : List.of(Need.Kind.ACCESS_CODE);
     }
 
     /** Another module still keeps the order that a replaced one gets back; a changed one is read, and its coding told. */

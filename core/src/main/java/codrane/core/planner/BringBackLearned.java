@@ -15,7 +15,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What a module learned of this vehicle is read before and learned or written after: end stops, straight ahead, injectors. */
-final class BringBackLearned implements Rule {
+public final class BringBackLearned implements Rule {
+    /** What is needed where nobody read what the old part had learned. */
+    public static final String FROM_ELSEWHERE = "learned values, from the label or the maker";
+
     @Override
     public String id() {
         return "bring-back-learned";
@@ -43,7 +46,8 @@ final class BringBackLearned implements Rule {
                 : new Judgement.Applies("What a module learned of this vehicle belongs to the vehicle.", operations);
     }
 
-    static String names(PackModule module) {
+    /** What the module learns of its vehicle, in a sentence. */
+    public static String names(PackModule module) {
         return module.adaptations().stream()
                 .map(Adaptation::title)
                 .map(t -> t.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + t.substring(1))
@@ -71,6 +75,6 @@ final class BringBackLearned implements Rule {
                         "Write back what the " + module.lowerTitle() + " had learned",
                         module.adaptations().size() * Seconds.VIN,
                         learned)
-                .needing(read ? "learned values, read before" : "learned values, from the label or the maker");
+                .needing(read ? "learned values, read before" : FROM_ELSEWHERE);
     }
 }

@@ -69,7 +69,7 @@ public final class CodingSources {
     }
 
     /** A sheet that is older than the module's last programming, as a sentence. */
-    static Optional<String> stale(VehicleFacts facts, CodingSource source) {
+    public static Optional<String> stale(VehicleFacts facts, CodingSource source) {
         Workplace place = facts.aids().place();
         boolean older = place.sheetOf()
                 .flatMap(sheet -> place.programmedOn().filter(sheet::isBefore))

@@ -17,6 +17,7 @@ import java.util.Set;
  * @param noted by key of the need
  * @param account what the gateway's authority knows of the workshop; empty when it was never asked
  * @param tool serial number of the connected interface
+ * @param typed what people typed in
  */
 public record AtHand(
         Set<String> files,
@@ -26,7 +27,21 @@ public record AtHand(
         Optional<Instant> passUntil,
         Map<String, Noted> noted,
         Optional<WorkshopAccount> account,
-        Optional<String> tool) {
+        Optional<String> tool,
+        Typed typed) {
+    /**
+     * @param codes kinds of codes that are kept, and good today
+     * @param learned modules of which all learned values were typed
+     */
+    public record Typed(Set<Need.Kind> codes, Set<String> learned) {
+        static final Typed NOTHING = new Typed(Set.of(), Set.of());
+
+        public Typed {
+            codes = Set.copyOf(codes);
+            learned = Set.copyOf(learned);
+        }
+    }
+
     public static final AtHand NOTHING = new AtHand(Set.of(), false, false, false, Optional.empty(), Map.of());
 
     /** Of a vehicle without a gateway, or before its authority was asked. */
@@ -37,11 +52,24 @@ public record AtHand(
             boolean partHere,
             Optional<Instant> passUntil,
             Map<String, Noted> noted) {
-        this(files, lineSheet, cableSeen, partHere, passUntil, noted, Optional.empty(), Optional.empty());
+        this(
+                files,
+                lineSheet,
+                cableSeen,
+                partHere,
+                passUntil,
+                noted,
+                Optional.empty(),
+                Optional.empty(),
+                Typed.NOTHING);
     }
 
     public AtHand with(Optional<WorkshopAccount> account, Optional<String> tool) {
-        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool);
+        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool, typed);
+    }
+
+    public AtHand with(Typed in) {
+        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool, in);
     }
 
     public AtHand {

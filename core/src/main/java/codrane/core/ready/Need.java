@@ -36,6 +36,8 @@ public record Need(
         INSTRUCTION("The instruction", true),
         LINE_SHEET("Line sheet", false),
         REFERENCE("A vehicle to compare with", true),
+        /** What the old part had learned, of which nobody could read it. */
+        LEARNED("Learned values", false),
         PASS("Pass", true),
         TOKENS("Tokens", true),
         LICENCE("Licence", true),
@@ -53,6 +55,11 @@ public record Need(
 
         public String title() {
             return title;
+        }
+
+        /** Whether it is secret: typed in masked, kept encrypted, and never noted. */
+        public boolean secret() {
+            return this == ACCESS_CODE || this == DAILY_CODE;
         }
 
         /** Whether a person notes that it is here; else Codrane finds it. */

@@ -11,6 +11,7 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
+import codrane.core.planner.BringBackLearned;
 import codrane.core.ready.Need.State;
 import java.time.Duration;
 import java.time.Instant;
@@ -98,6 +99,7 @@ final class NeedGatherer {
         switch (operation.kind()) {
             case PROGRAM -> file(facts.pack().module(operation.module()));
             case PAIR -> codes();
+            case WRITE_LEARNED -> learned(operation);
             case CALIBRATE -> aiming(operation);
             case SWAP -> foreseen(facts.pack().module(operation.module()));
             default -> {}
@@ -155,22 +157,34 @@ final class NeedGatherer {
     }
 
     private void codes() {
-        noted(
+        code(
                 Need.Kind.ACCESS_CODE,
-                "",
                 workingDays(CODE_LEAD),
-                Optional.empty(),
                 "Of this vehicle; from the owner's papers, the maker or a specialist.");
         facts.pack()
                 .equipment()
                 .immobiliser()
                 .filter(i -> i.dailyCode())
-                .ifPresent(i -> noted(
-                        Need.Kind.DAILY_CODE,
-                        "",
-                        MINUTES,
-                        Optional.empty(),
-                        "Got last, on the day itself: it ends at midnight."));
+                .ifPresent(
+                        i -> code(Need.Kind.DAILY_CODE, MINUTES, "Got last, on the day itself: it ends at midnight."));
+    }
+
+    private void learned(Operation operation) {
+        if (!operation.needs().contains(BringBackLearned.FROM_ELSEWHERE)) return;
+        String module = operation.module();
+        found(
+                Need.Kind.LEARNED,
+                module,
+                hand.typed().learned().contains(module),
+                workingDays(CODE_LEAD),
+                0,
+                "From the label of the old part, or from the maker: "
+                        + BringBackLearned.names(facts.pack().module(module)) + ".");
+    }
+
+    private void code(Need.Kind kind, Duration lead, String sentence) {
+        if (hand.typed().codes().contains(kind)) found(kind, "", true, lead, 0, "Kept encrypted, as it was typed.");
+        else noted(kind, "", lead, Optional.empty(), sentence);
     }
 
     private void aiming(Operation operation) {

@@ -13,9 +13,14 @@ public sealed interface RunAction {
      * @param purpose for people and the journal
      * @param operation asked of the gateway matrix before sending
      * @param writes whether it changes something in the module
+     * @param code whether the vehicle's codes follow the request: they are nowhere but on the wire
      */
-    record Send(String purpose, String module, Bytes request, Operation operation, boolean writes)
-            implements RunAction {}
+    record Send(String purpose, String module, Bytes request, Operation operation, boolean writes, boolean code)
+            implements RunAction {
+        public Send(String purpose, String module, Bytes request, Operation operation, boolean writes) {
+            this(purpose, module, request, operation, writes, false);
+        }
+    }
 
     /**
      * One block of a download; the executor takes the data from the checked file.

@@ -48,7 +48,8 @@ public final class RunMachine {
         return switch (state.phase()) {
             case BEGIN -> begin(state);
             case POWER -> enter(state.at(state.task() instanceof RunTask.Routine ? Phase.CONDITIONS : Phase.PROMPT));
-            case PROMPT, CONDITIONS -> enter(state.at(Phase.SESSION));
+            case PROMPT -> enter(state.at(state.task() instanceof RunTask.Secret ? Phase.LOOK : Phase.SESSION));
+            case CONDITIONS -> enter(state.at(Phase.SESSION));
             case RESTART -> enter(state.at(Phase.WAKE));
             default -> enter(state);
         };
@@ -59,6 +60,7 @@ public final class RunMachine {
             case RunTask.Program program -> enter(state.at(Phase.POWER));
             case RunTask.Write write -> enter(state.at(Phase.POWER));
             case RunTask.Routine routine -> RoutineSteps.begin(state, routine);
+            case RunTask.Secret secret -> enter(state.at(Phase.POWER));
             case RunTask.Restart restart -> enter(state.at(Phase.RESTART));
             case RunTask.Clear clear -> enter(state.at(Phase.CLEAR));
         };
@@ -76,7 +78,10 @@ public final class RunMachine {
     static Step enter(RunState state) {
         if (state.finished()) return new Step(state, new RunAction.Finished());
         if (state.phase() == Phase.BEGIN) return begin(state);
-        if (state.phase() == Phase.ASK_PERSON) return RoutineSteps.askPerson(state);
+        if (state.phase() == Phase.ASK_PERSON)
+            return state.task() instanceof RunTask.LearnKey key
+                    ? SecretSteps.askPerson(state, key)
+                    : RoutineSteps.askPerson(state);
         return new Step(state, action(state));
     }
 
@@ -92,6 +97,7 @@ public final class RunMachine {
                         List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF),
                         "Turn the key on, leave the engine off.");
             case CONDITIONS, START, RESULT -> RoutineSteps.action(state);
+            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.action(state);
             case SESSION ->
                 send(
                         state,
@@ -176,7 +182,7 @@ public final class RunMachine {
 
     private static Step positive(RunState state, Bytes message) {
         return switch (state.phase()) {
-            case SESSION -> enter(state.at(state.task() instanceof RunTask.Routine ? Phase.START : Phase.SEED));
+            case SESSION -> enter(state.at(afterSession(state.task())));
             case SEED -> key(state, message);
             case KEY -> afterUnlock(state);
             case ASK_STATE -> resume(state, message);
@@ -197,8 +203,20 @@ public final class RunMachine {
             case REREAD -> enter(state.nextTask());
             case START -> enter(state.at(Phase.RESULT));
             case RESULT -> RoutineSteps.result(state, message);
+            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.positive(state, message);
             case BEGIN, ASK_PERSON, POWER, PROMPT, CONDITIONS ->
                 throw new IllegalStateException("no answer is expected in " + state.phase());
+        };
+    }
+
+    private static Phase afterSession(RunTask task) {
+        return switch (task) {
+            case RunTask.Routine routine -> Phase.START;
+            case RunTask.Secret secret -> Phase.CODE;
+            case RunTask.Program program -> Phase.SEED;
+            case RunTask.Write write -> Phase.SEED;
+            case RunTask.Restart restart -> throw new IllegalStateException("a restart opens no session");
+            case RunTask.Clear clear -> throw new IllegalStateException("clearing opens no session");
         };
     }
 
@@ -281,6 +299,7 @@ public final class RunMachine {
             case ASK_STATE -> enter(state.at(Phase.ERASE));
             case WAKE -> again(state, "does not wake up");
             case RESULT -> RoutineSteps.noResult(state, code);
+            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.refused(state, code);
             default -> {
                 String what = "refuses: " + code.words();
                 yield state.committed() ? lost(state, what, onward(code)) : safe(state, what, code.nextStep());
@@ -298,6 +317,8 @@ public final class RunMachine {
         return switch (state.phase()) {
             case WRITE -> enter(state.at(Phase.READ_BACK)); // outcome unknown: read, never repeat blindly
             case START -> enter(state.at(Phase.RESULT)); // as above
+            case CODE -> enter(SecretSteps.sent(state));
+            case WINDOW -> SecretSteps.waiting(state);
             case RESULT -> RoutineSteps.later(state, "does not say how far it is");
             case RESTART ->
                 new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
@@ -352,6 +373,7 @@ public final class RunMachine {
             case RunTask.Program program -> program.window();
             case RunTask.Write write -> write.window();
             case RunTask.Routine routine -> routine.window();
+            case RunTask.Secret secret -> secret.window();
             case RunTask.Restart restart -> throw new IllegalStateException("a restart has no power gate");
             case RunTask.Clear clear -> throw new IllegalStateException("clearing has no power gate");
         };

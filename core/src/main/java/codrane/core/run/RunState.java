@@ -40,7 +40,14 @@ public record RunState(
         CLEAR,
         REREAD,
         START,
-        RESULT
+        RESULT,
+        /** Whether it is done already. */
+        LOOK,
+        ATTEMPTS,
+        CODE,
+        WRONG_CODE,
+        WINDOW,
+        LOOK_AGAIN
     }
 
     public RunState {
@@ -122,8 +129,13 @@ public record RunState(
     /** What moves something is not begun because something else has ended. */
     RunState nextTask() {
         int next = index + 1;
-        boolean asks = next < tasks.size() && tasks.get(next) instanceof RunTask.Routine;
+        boolean asks = next < tasks.size() && byHand(tasks.get(next));
         return new RunState(tasks, next, asks ? Phase.ASK_PERSON : Phase.BEGIN, false, 0, 0, 0, 0);
+    }
+
+    /** Whether somebody starts it who is at the vehicle. */
+    private static boolean byHand(RunTask task) {
+        return task instanceof RunTask.Routine || task instanceof RunTask.LearnKey;
     }
 
     /** The task from its beginning, as if it had not been begun before. */

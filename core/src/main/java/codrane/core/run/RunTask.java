@@ -1,6 +1,7 @@
 package codrane.core.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Procedure;
 import codrane.core.power.PowerWindow;
@@ -35,6 +36,25 @@ public sealed interface RunTask {
      * to it by itself.
      */
     record Routine(PackModule module, Procedure procedure, PowerWindow window, String title) implements RunTask {}
+
+    /** What is done with the vehicle's access code, at the keeper of the immobiliser's secret. */
+    sealed interface Secret extends RunTask {
+        Immobiliser immobiliser();
+
+        PowerWindow window();
+    }
+
+    /** @param module keeper of the secret, which pairs */
+    record Pair(PackModule module, PackModule member, Immobiliser immobiliser, PowerWindow window, String title)
+            implements Secret {}
+
+    /**
+     * One key, which a person turns while the keeper of the secret waits for it.
+     *
+     * @param number of the key, from 1: so many are known then
+     */
+    record LearnKey(PackModule module, Immobiliser immobiliser, int number, PowerWindow window, String title)
+            implements Secret {}
 
     record Restart(PackModule module, String title) implements RunTask {}
 

@@ -55,24 +55,7 @@ class RoutineTest {
     }
 
     private static Step run(RunState start, Module module) {
-        Step step = RunMachine.next(start, new RunEvent.Proceed());
-        for (int i = 0; i < 500; i++) {
-            switch (step.action()) {
-                case RunAction.Finished finished -> {
-                    return step;
-                }
-                case RunAction.Stopped stopped -> {
-                    return step;
-                }
-                case RunAction.Send send ->
-                    step = RunMachine.next(step.state(), new RunEvent.Answered(module.answer(send)));
-                default -> {
-                    module.happened.add(step.action().getClass().getSimpleName());
-                    step = RunMachine.next(step.state(), new RunEvent.Proceed());
-                }
-            }
-        }
-        throw new IllegalStateException("the run does not end");
+        return Played.run(start, module::answer, module.happened);
     }
 
     private static RunAction.Stopped stopped(Step step) {

@@ -1,10 +1,14 @@
 package codrane.link.run;
 
 import codrane.core.gateway.OperationMatrix;
+import codrane.core.octets.Bytes;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import java.time.Duration;
+import java.util.Optional;
+import java.util.function.Function;
 
 /** What stands between an action and the wire: conditions that are awaited, and permissions that may be refused. */
 public interface RunGates {
@@ -31,4 +35,14 @@ public interface RunGates {
     Verdict beforeSending(RunState state);
 
     void pause(Duration time);
+
+    /**
+     * Sends what the vehicle's codes belong to, without a trace of them.
+     *
+     * @param exchange given the codes
+     * @return empty when they are not here
+     */
+    default Optional<Reply> withCodes(Function<Bytes, Reply> exchange) {
+        return Optional.empty();
+    }
 }

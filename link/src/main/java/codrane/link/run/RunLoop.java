@@ -84,7 +84,15 @@ public final class RunLoop {
             RunMachine.beforeStopping(state).ifPresent(last -> tell(state, last, last.module(), last.request()));
             return stopped(state, reason, nextStep);
         }
-        return exchange(state, send, send.module(), send.request());
+        return send.code() ? withCodes(state, send) : exchange(state, send, send.module(), send.request());
+    }
+
+    private Step withCodes(RunState state, RunAction.Send send) {
+        return gates.withCodes(
+                        codes -> tell(state, send, send.module(), send.request().plus(codes)))
+                .map(reply -> RunMachine.next(state, new RunEvent.Answered(reply)))
+                .orElseGet(() ->
+                        stopped(state, "The access code is not here.", "Type it at Prepare, then release it again."));
     }
 
     private Step block(RunState state, RunAction.SendBlock block) {

@@ -8,6 +8,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.Supplier;
 
 /**
  * Keeps the last of what was on the wire: the oldest events go when there are too many, or too many octets in them. Any
@@ -24,6 +25,7 @@ public final class TraceRing implements FrameTap, DoipTap {
     private final Deque<TraceEvent> events = new ArrayDeque<>();
     private long octets;
     private long dropped;
+    private boolean withholds;
 
     /** @param capacity events kept, at least 1 */
     public TraceRing(int capacity) {
@@ -46,7 +48,22 @@ public final class TraceRing implements FrameTap, DoipTap {
         add(new TraceEvent.Doip(fromTester, message, nanos));
     }
 
+    /** What goes over the wire meanwhile is not kept: it carries a code. Frames of others are lost to the trace with it. */
+    public <T> T withholding(Supplier<T> exchange) {
+        withhold(true);
+        try {
+            return exchange.get();
+        } finally {
+            withhold(false);
+        }
+    }
+
+    private synchronized void withhold(boolean now) {
+        withholds = now;
+    }
+
     private synchronized void add(TraceEvent event) {
+        if (withholds) return;
         events.add(event);
         octets += event.octets();
         while (events.size() > capacity || octets > mostOctets && events.size() > 1) {

@@ -19,9 +19,11 @@ public final class Immobiliser {
     private int attemptsLeft;
     private Instant lockedUntil = Instant.MIN;
     private Instant windowUntil = Instant.MIN;
-    private int keys = KEYS_AT_FIRST;
+    private int keys;
 
-    public Immobiliser(Optional<Equipment.Immobiliser> pack, Vin vin, String maker) {
+    /** @param keysKnown false: the keeper of the secret is another one than the vehicle's keys were learned by */
+    public Immobiliser(Optional<Equipment.Immobiliser> pack, Vin vin, String maker, boolean keysKnown) {
+        keys = keysKnown ? KEYS_AT_FIRST : 0;
         this.pack = pack;
         this.vin = vin;
         this.maker = maker;
@@ -86,7 +88,8 @@ public final class Immobiliser {
         return now.isBefore(windowUntil);
     }
 
-    int keys() {
+    /** Keys that it knows. */
+    public int keys() {
         return keys;
     }
 

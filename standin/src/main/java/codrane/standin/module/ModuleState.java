@@ -215,6 +215,11 @@ public final class ModuleState {
         return paired;
     }
 
+    /** Whom it shared a secret with is gone. */
+    public void keeperReplaced() {
+        paired = false;
+    }
+
     void pair() {
         paired = true;
     }

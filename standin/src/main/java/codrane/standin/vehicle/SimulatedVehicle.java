@@ -70,10 +70,15 @@ public final class SimulatedVehicle implements Surroundings {
         beginNanos = time.now();
         supply = new Supply(time, pack.supply());
         gateway = new Gateway(pack.gateway().filter(g -> pack.hasGateway(setup.vin())), setup.vin(), world.authority());
-        immobiliser = new Immobiliser(pack.equipment().immobiliser(), setup.vin(), pack.maker());
+        boolean keysKnown = pack.equipment()
+                .immobiliser()
+                .map(i -> setup.of(i.master()).paired())
+                .orElse(true);
+        immobiliser = new Immobiliser(pack.equipment().immobiliser(), setup.vin(), pack.maker(), keysKnown);
         causes = new FaultCauses(pack, this::server, this::silent);
         for (PackModule module : pack.modules().values()) {
             ModuleState state = new ModuleState(pack, module, setup.of(module.id()));
+            if (!keysKnown) state.keeperReplaced();
             servers.put(module.address(), new UdsServer(state, this, time, pace));
         }
     }
@@ -221,6 +226,8 @@ public final class SimulatedVehicle implements Surroundings {
     @Override
     public void pair(int address) {
         servers.get(address).pair();
+        server(pack.equipment().immobiliser().orElseThrow().master())
+                .ifPresent(UdsServer::pair); // it keeps a secret of this vehicle from now on
     }
 
     @Override

@@ -35,6 +35,8 @@ final class VehicleLook {
         look.put("supportUnit", vehicle.supply().unitOn());
         look.put("gateway", gateway());
         look.put("shows", shows());
+        if (pack.equipment().immobiliser().isPresent())
+            look.put("keys", vehicle.immobiliser().keys());
         Map<String, Object> modules = new LinkedHashMap<>();
         for (UdsServer server : vehicle.servers()) {
             if (server.state().health() == Part.Health.ABSENT) continue;

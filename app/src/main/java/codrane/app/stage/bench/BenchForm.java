@@ -24,9 +24,12 @@ public record BenchForm(
         String restedHours,
         String celsius,
         String unitVolts,
-        String unitA)
+        String unitA,
+        String online)
         implements Serializable { // waits in the session while the page is loaded anew
     private static final int MOST_OTHERS = 4;
+    private static final String YES = "yes";
+    private static final String NO = "no";
 
     /** What was typed, as notes or as a sentence that says what is wrong. */
     sealed interface Read {
@@ -54,7 +57,8 @@ public record BenchForm(
                 b.filter(n -> n.unitVolts() > 0)
                         .map(n -> String.valueOf(n.unitVolts()))
                         .orElse(""),
-                b.filter(n -> n.unitA() > 0).map(n -> String.valueOf(n.unitA())).orElse(""));
+                b.filter(n -> n.unitA() > 0).map(n -> String.valueOf(n.unitA())).orElse(""),
+                notes.online().map(there -> there ? YES : NO).orElse(""));
     }
 
     /** The first other tool; empty when there is none. */
@@ -75,8 +79,8 @@ public record BenchForm(
 
     Read read() {
         try {
-            return new Read.Notes(
-                    new BenchNotes(ticked(cableSeen), ticked(sleepOff), ticked(updatesOff), others(), battery()));
+            return new Read.Notes(new BenchNotes(
+                    ticked(cableSeen), ticked(sleepOff), ticked(updatesOff), others(), battery(), said(online)));
         } catch (Wrong e) {
             return new Read.Wrong(e.getMessage());
         }
@@ -85,6 +89,10 @@ public record BenchForm(
     /** A box that is not ticked is not sent. */
     private static boolean ticked(@Nullable Boolean box) {
         return Boolean.TRUE.equals(box);
+    }
+
+    private static Optional<Boolean> said(String answer) {
+        return YES.equals(answer) || NO.equals(answer) ? Optional.of(YES.equals(answer)) : Optional.empty();
     }
 
     private List<Other> others() {

@@ -4,11 +4,23 @@ import codrane.app.notes.NoteKind;
 import codrane.core.job.BenchNotes;
 import java.util.List;
 import java.util.Optional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What people noted at the bench, as it is stored. */
 record BenchStored(
-        boolean cableSeen, boolean sleepOff, boolean updatesOff, List<Tool> others, Optional<Battery> battery) {
-    static final NoteKind<BenchStored> KIND = NoteKind.first("bench", BenchStored.class);
+        boolean cableSeen,
+        boolean sleepOff,
+        boolean updatesOff,
+        List<Tool> others,
+        Optional<Battery> battery,
+        Optional<Boolean> online) {
+    static final NoteKind<BenchStored> KIND = new NoteKind<>("bench", BenchStored.class, 2, BenchStored::upcast);
+
+    /** Before, nobody said whether the internet is there. */
+    private static JsonNode upcast(int was, JsonNode stored) {
+        return ((ObjectNode) stored).putNull("online");
+    }
 
     record Tool(String name, boolean writes) {}
 
@@ -35,7 +47,8 @@ record BenchStored(
                                 b.restedHours(),
                                 b.celsius(),
                                 b.unitVolts(),
-                                b.unitA())));
+                                b.unitA())),
+                notes.online());
     }
 
     BenchNotes notes() {
@@ -53,6 +66,7 @@ record BenchStored(
                         b.restedHours(),
                         b.celsius(),
                         b.unitVolts(),
-                        b.unitA())));
+                        b.unitA())),
+                online);
     }
 }

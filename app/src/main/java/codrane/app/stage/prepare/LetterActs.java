@@ -21,6 +21,7 @@ import codrane.core.scan.ModuleReading;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Requests by mail: drafted, handed to the maker's mail room, and answered. */
@@ -70,7 +71,10 @@ public class LetterActs {
         });
     }
 
-    /** Hands the letter to the maker's mail room. What costs waits for its hold points. */
+    /**
+     * Hands the letter to the maker's mail room. What costs waits for its hold points. Within the transaction, so that it
+     * is sent once whoever presses.
+     */
     public Acted send(long number, String module, String who) {
         return acts.on(number, who, PrepareStage.SEND, state -> {
             Optional<Letter> letter = state.prepared().letter(module);
@@ -110,24 +114,31 @@ public class LetterActs {
 
     /** Looks for the answer; what arrived is checked like any file, and then belongs to the job. */
     public Acted look(long number, String module, String who) {
-        return acts.on(number, who, PrepareStage.LOOK, state -> {
-            Optional<Letter> letter = state.prepared().letter(module);
-            if (letter.isEmpty() || letter.get().sentAt().isEmpty()) return Acted.refused("Nothing was asked for.");
-            if (letter.get().arrivedAt().isPresent()) return Acted.refused("It arrived already.");
+        return acts.asking(number, who, PrepareStage.LOOK, state -> notAwaited(state, module), asked -> {
+            Letter letter = asked.prepared().letter(module).orElseThrow();
             try {
-                return mail.answer(letter.get().reference())
-                        .map(answer -> arrived(state, letter.get(), answer, who))
-                        .orElseGet(() -> Acted.refused("No answer to "
-                                + letter.get().reference() + " yet. Expected "
-                                + letter.get().dueAt().map(state.now()::soon).orElse("soon") + "."));
+                Optional<MailRoom.Arrived> answer = mail.answer(letter.reference());
+                if (answer.isEmpty())
+                    return state -> Acted.refused("No answer to " + letter.reference() + " yet. Expected "
+                            + letter.dueAt().map(state.now()::soon).orElse("soon") + ".");
+                Function<JobState, Acted> upload =
+                        prepares.taken(asked, answer.get().content().toArray(), who);
+                return state -> notAwaited(state, module)
+                        .orElseGet(() -> arrived(state, letter, answer.get(), upload.apply(state)));
             } catch (ServiceException e) {
-                return Acted.refused(e.getMessage());
+                return state -> Acted.refused(e.getMessage());
             }
         });
     }
 
-    private Acted arrived(JobState state, Letter letter, MailRoom.Arrived answer, String who) {
-        Acted taken = prepares.upload(state.job().number(), answer.content().toArray(), who);
+    private static Optional<Acted> notAwaited(JobState state, String module) {
+        Optional<Letter> letter = state.prepared().letter(module);
+        if (letter.isEmpty() || letter.get().sentAt().isEmpty())
+            return Optional.of(Acted.refused("Nothing was asked for."));
+        return letter.get().arrivedAt().map(at -> Acted.refused("It arrived already."));
+    }
+
+    private Acted arrived(JobState state, Letter letter, MailRoom.Arrived answer, Acted taken) {
         if (taken instanceof Acted.Refused(String sentence, var ignored))
             return Acted.refused("An answer arrived, and its file is not taken: " + sentence);
         letters.arrived(letter, answer.name());

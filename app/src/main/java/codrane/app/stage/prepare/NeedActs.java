@@ -67,6 +67,10 @@ public class NeedActs {
         boolean keys = need.kind() == Need.Kind.KEYS;
         if (!need.kind().noted() && !keys)
             return Optional.of(Acted.refused("Whether that is here is found by Codrane, not said."));
+        if (need.kind().secret() && said.here())
+            return Optional.of(Acted.refused("A code is typed below, twice and masked: it is not noted."));
+        if (need.kind().secret() && said.detail().matches(".*\\d{4,}.*"))
+            return Optional.of(Acted.refused("Never write a code here: this is read by everybody. Nothing was noted."));
         List<String> open = SpendingTooEarly.open(state);
         if (need.costs() && !said.here() && !open.isEmpty())
             return Optional.of(Acted.refused(

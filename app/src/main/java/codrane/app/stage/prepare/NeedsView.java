@@ -77,6 +77,10 @@ public record NeedsView(String title, String before, List<Line> lines, Optional<
 
     private static Optional<Say> say(Need need, boolean spend) {
         if (need.here()) return Optional.empty();
+        if (need.kind().secret())
+            return spend || !need.costs()
+                    ? Optional.of(new Say("Say when it is expected", "From whom; never the code itself", "", true))
+                    : Optional.empty();
         if (need.kind() == Need.Kind.KEYS)
             return Optional.of(
                     new Say("Give the missing ones up", "Reason, for the record", "They are given up", false));

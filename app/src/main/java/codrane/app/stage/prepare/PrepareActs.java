@@ -19,6 +19,7 @@ import codrane.core.job.stage.PrepareStage;
 import codrane.core.octets.Checksums;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
 
@@ -47,26 +48,34 @@ public class PrepareActs {
      * @param agreed what the person was told that it costs; empty: nothing was agreed to
      */
     public Acted fetch(long number, String manifestId, String agreed, String who) {
-        return acts.on(number, who, PrepareStage.FETCH, state -> {
-            if (PrepareStage.byMail(state))
-                return Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below.");
+        return acts.asking(number, who, PrepareStage.FETCH, PrepareActs::sentByMail, asked -> {
             try {
-                Optional<Manifest> offer = offered(state, m -> m.id().equals(manifestId));
-                if (offer.isEmpty()) return Acted.refused("The service does not offer " + manifestId + ".");
-                CalibrationCheck fit = FileFit.of(state, offer.get());
-                if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
-                String cost = cost(state, offer.get());
-                Optional<Acted> early = cost.isEmpty() ? Optional.empty() : notBought(state, cost, agreed);
-                if (early.isPresent()) return early.get();
-                Optional<Acted> busy = acts.busy(number);
-                if (busy.isPresent()) return busy.get();
-                tasks.begin(
-                        number, "Fetching " + offer.get().title(), teller -> fetch(state, offer.get(), who, teller));
-                return Acted.done();
+                Optional<Manifest> offer = offered(asked, m -> m.id().equals(manifestId));
+                if (offer.isEmpty()) return state -> Acted.refused("The service does not offer " + manifestId + ".");
+                return state -> begun(state, offer.get(), agreed, who);
             } catch (ServiceException e) {
-                return Acted.refused(e.getMessage());
+                return state -> Acted.refused(e.getMessage());
             }
         });
+    }
+
+    private static Optional<Acted> sentByMail(JobState state) {
+        return PrepareStage.byMail(state)
+                ? Optional.of(Acted.refused(state.pack().maker() + " sends this one by mail: draft the letter below."))
+                : Optional.empty();
+    }
+
+    private Acted begun(JobState state, Manifest offer, String agreed, String who) {
+        CalibrationCheck fit = FileFit.of(state, offer);
+        if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
+        String cost = cost(state, offer);
+        Optional<Acted> early = cost.isEmpty() ? Optional.empty() : notBought(state, cost, agreed);
+        if (early.isPresent()) return early.get();
+        long number = state.job().number();
+        Optional<Acted> busy = acts.busy(number);
+        if (busy.isPresent()) return busy.get();
+        tasks.begin(number, "Fetching " + offer.title(), teller -> fetch(state, offer, who, teller));
+        return Acted.done();
     }
 
     /** What is to be paid, in words; empty for what costs nothing, and for what is on the shelf: that was paid. */
@@ -116,21 +125,31 @@ public class PrepareActs {
 
     /** Takes a file that the workshop has; the maker's manifest must know it. */
     public Acted upload(long number, byte[] content, String who) {
-        return acts.on(number, who, PrepareStage.UPLOAD, state -> {
-            if (CalibrationFile.read(content) instanceof ReadResult.Damaged damaged)
-                return Acted.refused("The file is damaged. " + damaged.sentence());
-            try {
-                String sha256 = Checksums.sha256(content);
-                Optional<Manifest> manifest = offered(state, m -> m.sha256().equals(sha256));
-                if (manifest.isEmpty())
-                    return Acted.refused("The maker's service knows no such file for "
-                            + state.replaced().orElseThrow().title() + ". It is not taken.");
+        return acts.asking(
+                number, who, PrepareStage.UPLOAD, state -> Optional.empty(), asked -> taken(asked, content, who));
+    }
+
+    /**
+     * A file, checked against what the maker's service offers.
+     *
+     * @return what comes of it, when it is kept
+     */
+    Function<JobState, Acted> taken(JobState asked, byte[] content, String who) {
+        if (CalibrationFile.read(content) instanceof ReadResult.Damaged damaged)
+            return state -> Acted.refused("The file is damaged. " + damaged.sentence());
+        try {
+            String sha256 = Checksums.sha256(content);
+            Optional<Manifest> manifest = offered(asked, m -> m.sha256().equals(sha256));
+            if (manifest.isEmpty())
+                return state -> Acted.refused("The maker's service knows no such file for "
+                        + state.replaced().orElseThrow().title() + ". It is not taken.");
+            return state -> {
                 CalibrationCheck fit = FileFit.of(state, manifest.get());
                 if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
                 return atHand(state, shelf.add(manifest.get(), content), "took a file", who);
-            } catch (ServiceException e) {
-                return Acted.refused(e.getMessage());
-            }
-        });
+            };
+        } catch (ServiceException e) {
+            return state -> Acted.refused(e.getMessage());
+        }
     }
 }

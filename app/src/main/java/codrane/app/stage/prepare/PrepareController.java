@@ -52,9 +52,14 @@ class PrepareController {
     }
 
     @PostMapping("/line-sheet-pasted")
-    String pasted(@PathVariable long number, @RequestParam String text, Principal who, RedirectAttributes flash) {
+    String pasted(
+            @PathVariable long number,
+            @RequestParam String text,
+            @RequestParam(defaultValue = "") String day,
+            Principal who,
+            RedirectAttributes flash) {
         flash.addFlashAttribute("pasted", text.length() > LONGEST_SHEET ? "" : text);
-        return prepare(sheets.paste(number, text, who.getName()), number, flash);
+        return prepare(sheets.paste(number, text, day, who.getName()), number, flash);
     }
 
     /** @param said here, asked or back */

@@ -1,5 +1,6 @@
 package codrane.app.stage.prepare;
 
+import codrane.app.codes.CodeStored;
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
 import codrane.app.job.Gathering;
@@ -11,10 +12,13 @@ import codrane.core.calibration.Shelved;
 import codrane.core.job.Job;
 import codrane.core.job.JobState;
 import codrane.core.job.Prepared;
+import codrane.core.octets.Bytes;
 import codrane.core.plan.Stage;
 import codrane.core.ready.Letter;
+import codrane.core.ready.Need;
 import codrane.core.ready.Noted;
 import java.time.Instant;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -57,7 +61,23 @@ class PrepareRoom implements Room {
                 noted(asked, a.job()),
                 written.getOrDefault(a.job().id(), List.of()),
                 Optional.ofNullable(running.get(a.pack().service())),
+                codes(asked, a.job()),
+                learned(asked, a.job()),
                 interfaces.of(a.pack()).map(BenchInterface::samples).orElse(List.of())));
+    }
+
+    private static Map<Need.Kind, Prepared.KeptCode> codes(Gathering asked, Job job) {
+        Map<Need.Kind, Prepared.KeptCode> codes = new EnumMap<>(Need.Kind.class);
+        asked.notes(job, CodeStored.KIND)
+                .forEach(n -> Need.Kind.of(n.subject())
+                        .ifPresent(kind -> codes.put(kind, new Prepared.KeptCode(n.at(), n.who()))));
+        return codes;
+    }
+
+    private static Map<String, Map<String, Bytes>> learned(Gathering asked, Job job) {
+        Map<String, Map<String, Bytes>> learned = new LinkedHashMap<>();
+        asked.notes(job, LearnedStored.KIND).forEach(n -> learned.put(n.subject(), LearnedStored.values(n)));
+        return learned;
     }
 
     private static Map<String, Noted> noted(Gathering asked, Job job) {

@@ -7,9 +7,11 @@ import codrane.core.job.FileFit;
 import codrane.core.job.JobState;
 import codrane.core.job.JudgedSheet;
 import codrane.core.job.act.SpendingTooEarly;
+import codrane.core.pack.CodingSource;
 import codrane.core.pack.FileRoute;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
+import codrane.core.planner.CodingSources;
 import codrane.core.power.PowerGate;
 import codrane.core.ready.Need;
 import codrane.core.ready.Noted;
@@ -30,6 +32,7 @@ public record PrepareView(
         Optional<NeedsView> needs,
         Optional<File> file,
         Optional<Sheet> sheet,
+        Typed typed,
         Optional<PowerGate.Verdict> supply,
         May may) {
     /**
@@ -51,8 +54,16 @@ public record PrepareView(
 
     public record Judged(boolean good, String words) {}
 
-    /** @param content empty while it is not here */
-    public record Sheet(Optional<Judged> judged, String content) {}
+    /**
+     * @param content empty while it is not here
+     * @param stale what may be missing on it, as a sentence; empty when nothing is known to be
+     */
+    public record Sheet(Optional<Judged> judged, String content, String stale) {}
+
+    /** What people type in besides. */
+    public record Typed(List<CodeView> codes, List<LearnedView> learned) {
+        static final Typed NOTHING = new Typed(List.of(), List.of());
+    }
 
     /** What this one may press. */
     public record May(boolean needs, boolean upload, boolean paste) {}
@@ -65,7 +76,8 @@ public record PrepareView(
                 viewer.may(number, "calibration-upload"),
                 viewer.may(number, "line-sheet-pasted"));
         if (state.plan().isEmpty())
-            return new PrepareView(number, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), may);
+            return new PrepareView(
+                    number, Optional.empty(), Optional.empty(), Optional.empty(), Typed.NOTHING, Optional.empty(), may);
         boolean programs = state.planHas(Operation.Kind.PROGRAM);
         boolean sheet = state.planHolds(HoldPoint.SHEET_CHECKED);
         return new PrepareView(
@@ -75,6 +87,7 @@ public record PrepareView(
                         ? Optional.of(file(state, known, onShelf, viewer.may(number, "calibration")))
                         : Optional.empty(),
                 sheet ? Optional.of(sheet(state)) : Optional.empty(),
+                new Typed(CodeView.of(state, viewer), LearnedView.of(state, viewer)),
                 Optional.of(state.power()),
                 may);
     }
@@ -137,6 +150,10 @@ public record PrepareView(
                                 ? "At hand, from " + s.record().source()
                                         + ": every check byte fits, and it was made for this vehicle."
                                 : String.join(" ", s.troubles()))),
-                sheet.map(s -> s.record().content()).orElse(""));
+                sheet.map(s -> s.record().content()).orElse(""),
+                state.before()
+                        .filter(scan -> sheet.isPresent())
+                        .flatMap(scan -> CodingSources.stale(state.vehicleFacts(scan), CodingSource.LINE_SHEET))
+                        .orElse(""));
     }
 }

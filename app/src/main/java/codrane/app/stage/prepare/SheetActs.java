@@ -12,6 +12,9 @@ import codrane.core.job.SheetText;
 import codrane.core.job.stage.PrepareStage;
 import codrane.core.pack.PackModule;
 import java.time.InstantSource;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** The maker's record of how a vehicle was coded: fetched or pasted, and judged before it is taken. */
@@ -32,28 +35,37 @@ public class SheetActs {
     }
 
     public Acted fetch(long number, String who) {
-        return acts.on(number, who, PrepareStage.FETCH_SHEET, state -> {
+        return acts.asking(number, who, PrepareStage.FETCH_SHEET, state -> Optional.empty(), asked -> {
             try {
-                String module = state.job().replacedModule().orElseThrow();
+                String module = asked.job().replacedModule().orElseThrow();
                 String text =
-                        service.lineSheet(state.pack(), module, state.job().vin());
-                return take(state, "service of " + state.pack().maker(), text, who);
+                        service.lineSheet(asked.pack(), module, asked.job().vin());
+                return state -> take(state, "service of " + state.pack().maker(), text, Optional.empty(), who);
             } catch (ServiceException e) {
-                return Acted.refused(e.getMessage());
+                return state -> Acted.refused(e.getMessage());
             }
         });
     }
 
-    public Acted paste(long number, String text, String who) {
-        return acts.on(number, who, PrepareStage.PASTE_SHEET, state -> take(state, "pasted", text, who));
+    /** @param day that stands on it, as a form sends it; empty when it was not said */
+    public Acted paste(long number, String text, String day, String who) {
+        return acts.on(number, who, PrepareStage.PASTE_SHEET, state -> {
+            try {
+                Optional<LocalDate> of = day.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(day.strip()));
+                return take(state, "pasted", text, of, who);
+            } catch (DateTimeParseException e) {
+                return Acted.refused(
+                        "The sheet's day is a day of the calendar, as 2026-11-27. The sheet is not taken.");
+            }
+        });
     }
 
-    private Acted take(JobState state, String source, String text, String who) {
+    private Acted take(JobState state, String source, String text, Optional<LocalDate> day, String who) {
         PackModule module = state.replaced().orElseThrow();
-        SheetText sheet = new SheetText(module.id(), source, text, time.instant(), who);
+        SheetText sheet = new SheetText(module.id(), source, text, day, time.instant(), who);
         JudgedSheet judged = JudgedSheet.of(state.pack(), module, state.job().vin(), sheet);
         if (!judged.good()) return Acted.refused("The sheet is not taken. " + String.join(" ", judged.troubles()));
-        notes.put(state.job().id(), SheetStored.KIND, module.id(), new SheetStored(source, text), who);
+        notes.put(state.job().id(), SheetStored.KIND, module.id(), new SheetStored(source, text, day), who);
         audit.record(who, "took a line sheet", "job " + state.job().number(), source);
         return Acted.done();
     }

@@ -1,5 +1,6 @@
 package codrane.app.stage.run;
 
+import codrane.app.codes.CodeVault;
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
 import codrane.app.live.RunOrder;
@@ -14,8 +15,10 @@ import codrane.core.job.JobState;
 import codrane.core.job.RunTasks;
 import codrane.core.job.act.Stop;
 import codrane.core.job.release.Release;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.Operation;
+import codrane.core.ready.Need;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -25,10 +28,12 @@ import org.springframework.stereotype.Component;
 class RunOrders {
     private final Interfaces interfaces;
     private final Shelf shelf;
+    private final CodeVault vault;
 
-    RunOrders(Interfaces interfaces, Shelf shelf) {
+    RunOrders(Interfaces interfaces, Shelf shelf, CodeVault vault) {
         this.interfaces = interfaces;
         this.shelf = shelf;
+        this.vault = vault;
     }
 
     sealed interface Built {
@@ -60,7 +65,25 @@ class RunOrders {
                 RunTasks.of(state, image),
                 image,
                 state.before().get().readings(),
-                state.gateway()));
+                state.gateway(),
+                codes(state, who)));
+    }
+
+    private RunOrder.Codes codes(JobState state, String who) {
+        List<Need.Kind> kinds = RunTasks.codes(state);
+        CodeVault.Owner owner =
+                new CodeVault.Owner(state.job().id(), state.job().number());
+        return new RunOrder.Codes() {
+            @Override
+            public Optional<Bytes> take() {
+                return vault.take(owner, kinds);
+            }
+
+            @Override
+            public void refused() {
+                vault.refused(owner, kinds, who);
+            }
+        };
     }
 
     /** The file is read and checked again: what is stored is not believed either. */

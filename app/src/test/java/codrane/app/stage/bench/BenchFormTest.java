@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class BenchFormTest {
     private static BenchForm form(String other, String role, String volts, String hours, String unit) {
         return new BenchForm(
-                true, null, null, List.of(other), List.of(role), "agm", "92", volts, hours, "", unit, "90");
+                true, null, null, List.of(other), List.of(role), "agm", "92", volts, hours, "", unit, "90", "no");
     }
 
     private static BenchNotes notes(BenchForm form) {

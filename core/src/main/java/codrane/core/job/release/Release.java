@@ -18,8 +18,12 @@ import java.util.stream.Stream;
 /** Acts that begin, go on with, recover or stop a run. */
 public final class Release {
     /** What must hold whenever tasks are made of a plan: at a start, and at a recovery. */
-    public static final List<StopRule> TASKS =
-            List.of(new CantCarryOut(), new NothingToWrite(), new SheetNotGood(), new SettingDoesNotFit());
+    public static final List<StopRule> TASKS = List.of(
+            new CantCarryOut(),
+            new NothingToWrite(),
+            new SheetNotGood(),
+            new SettingDoesNotFit(),
+            new LearnedNotHere());
 
     public static final Ask RUN = Ask.of(
             "run",
@@ -30,6 +34,7 @@ public final class Release {
             new StillOpen(),
             new NothingLeft(),
             new NoWayBackOpen(),
+            new CodeNotHere(),
             new NotByCable(),
             new SecondWriter(),
             new FactsChanged());

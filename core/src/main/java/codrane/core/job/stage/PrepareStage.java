@@ -32,6 +32,9 @@ public final class PrepareStage implements StageRules {
     public static final Ask PASTE_SHEET = got("line-sheet-pasted", "pasted a line sheet");
     public static final Ask NOTE_NEED = need("needs", "noted a need");
     public static final Ask FORGET_NEED = need("needs", "took a need back");
+    public static final Ask KEEP_CODE = need("codes", "typed a code");
+    public static final Ask FORGET_CODE = need("codes", "forgot a code");
+    public static final Ask TYPE_LEARNED = need("learned", "typed learned values");
     public static final Ask DRAFT = letter("draft", "drafted a letter");
     public static final Ask SEND = letter("sent", "sent a letter");
     public static final Ask LOOK = letter("look", "looked for an answer");

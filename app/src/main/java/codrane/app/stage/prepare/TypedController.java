@@ -1,0 +1,77 @@
+package codrane.app.stage.prepare;
+
+import codrane.app.job.Led;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.Map;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** What is typed at Prepare. No code stands in an address, and none waits in a session. */
+@Controller
+@RequestMapping("/jobs/{number}")
+class TypedController {
+    private final CodeActs acts;
+    private final LearnedActs learned;
+
+    TypedController(CodeActs acts, LearnedActs learned) {
+        this.acts = acts;
+        this.learned = learned;
+    }
+
+    /** @param typed by key of the adaptation, beside what every form sends */
+    @PostMapping("/learned/{module}")
+    String learned(
+            @PathVariable long number,
+            @PathVariable String module,
+            @RequestParam Map<String, String> typed,
+            Principal who,
+            RedirectAttributes flash) {
+        return Led.to(learned.type(number, module, typed, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/codes")
+    String keep(
+            @PathVariable long number,
+            @RequestParam String kind,
+            @RequestParam(defaultValue = "") String code,
+            @RequestParam(defaultValue = "") String again,
+            Principal who,
+            RedirectAttributes flash) {
+        CodeActs.Typed typed = new CodeActs.Typed(code.strip(), again.strip());
+        return Led.to(acts.keep(number, kind, typed, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/codes/forgotten")
+    String forget(@PathVariable long number, @RequestParam String kind, Principal who, RedirectAttributes flash) {
+        return Led.to(acts.forget(number, kind, who.getName()), number, "prepare", flash);
+    }
+
+    /** Shown once, in the answer itself. */
+    @PostMapping("/codes/shown")
+    String show(
+            @PathVariable long number,
+            @RequestParam String kind,
+            @RequestParam(defaultValue = "") String why,
+            Principal who,
+            Model model,
+            HttpServletResponse response,
+            RedirectAttributes flash) {
+        return switch (acts.show(number, kind, why, who.getName())) {
+            case CodeActs.Shown.No(var acted) -> Led.to(acted, number, "prepare", flash);
+            case CodeActs.Shown.Code(String title, String digits) -> {
+                response.setHeader(
+                        HttpHeaders.CACHE_CONTROL, CacheControl.noStore().getHeaderValue());
+                model.addAttribute("view", new CodeShown(number, title, digits));
+                yield "stage/prepare/code";
+            }
+        };
+    }
+}
