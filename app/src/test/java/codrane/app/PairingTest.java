@@ -188,7 +188,7 @@ class PairingTest {
             assertThat(module(world, "gearbox").path("paired").asBoolean()).isFalse();
             assertThat(refusal(release(app, job))).contains("Everything that the plan needs"); // it was forgotten
             assertThat(tech.follow(path(job, "codes"), "kind", KIND, "code", CODE, "again", CODE))
-                    .contains("Kept encrypted, typed by tech");
+                    .contains("kept encrypted, typed by tech");
             runs(job);
             assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
             assertThat(module(world, "gearbox").path("paired").asBoolean()).isTrue();

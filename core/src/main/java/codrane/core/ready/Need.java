@@ -62,6 +62,11 @@ public record Need(
             return this == ACCESS_CODE || this == DAILY_CODE;
         }
 
+        /** Whether it is typed in at Prepare. */
+        public boolean typed() {
+            return secret() || this == LEARNED;
+        }
+
         /** Whether a person notes that it is here; else Codrane finds it. */
         public boolean noted() {
             return noted;

@@ -30,7 +30,7 @@ public record CodeView(String key, String title, String kept, String form, int d
         long number = state.job().number();
         int digits = CodeActs.digits(state, kind);
         Optional<String> kept = Optional.ofNullable(state.prepared().codes().get(kind))
-                .map(code -> "Kept encrypted, typed by " + code.who() + " at "
+                .map(code -> "kept encrypted, typed by " + code.who() + " at "
                         + Words.clock(code.at(), state.now().zone())
                         + (state.prepared().codesHere(state.now()).contains(kind)
                                 ? "."

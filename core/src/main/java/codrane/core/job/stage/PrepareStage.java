@@ -152,7 +152,7 @@ public final class PrepareStage implements StageRules {
         return new NextAct(
                 first.title() + ": " + first.state().words(),
                 first.sentence() + (missing.size() > 1 ? " Missing in all: " + all + "." : "") + " " + start
-                        + " Say below what is here.",
+                        + (first.kind().typed() ? " Type it below." : " Say below what is here."),
                 Safe.toStop(state),
                 Tone.PERSON,
                 List.of());
