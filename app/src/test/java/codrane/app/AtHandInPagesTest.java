@@ -64,7 +64,7 @@ class AtHandInPagesTest {
 
     @Test
     void noInternet_blocksWhatWaitsForTheAuthority() throws Exception {
-        long number = new AtDecide(app, app.world()).job(Conditions.ALMERY_KNOCKED, JobKind.CLEAR_FAULTS, "", "");
+        long number = new AtDecide(app, app.world()).job(Conditions.ALMERY, JobKind.CLEAR_FAULTS, "", "");
         done(app.bean(PlanActs.class).plan(number, "tech"));
         assertThat(facts(number).plan().orElseThrow().plan().blocks()).isEmpty();
         WebSession tech = WebSession.signIn(app.url(), "tech");
@@ -78,7 +78,9 @@ class AtHandInPagesTest {
     /** A vehicle that was programmed since: what was changed then is not on the sheet. */
     @Test
     void sheetOlderThanTheLastProgramming_saysSoWhereItIsReadAndInThePlan() throws Exception {
+        TestWorld.plug(app.world(), Conditions.LORNE);
         JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        done(TestActs.of(app).keep(steps.number, HoldPoint.PLAN_AGREED, "tech", ""));
         String page = "/jobs/" + steps.number + "/prepare";
         String sheet = app.bean(MakerServiceClient.class)
                 .lineSheet(TestWorld.pack("brennick-lorne"), "tail-lift", Conditions.LORNE);

@@ -152,6 +152,7 @@ class OnceTest {
                 .replace("/prove/*", "/prove/tried")
                 .replace("/overrule/*", "/overrule/neighbours")
                 .replace("/old-module/*", "/old-module/out")
+                .replace("/learned/*", "/learned/tail-lift")
                 .replace("/letters/draft/*", "/letters/draft/tail-lift")
                 .replace("/letters/sent/*", "/letters/sent/tail-lift")
                 .replace("/letters/look/*", "/letters/look/tail-lift");

@@ -1,5 +1,7 @@
 package codrane.standin;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.calibration.MemoryImage;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -130,8 +132,8 @@ public final class SimulatedRun {
     @SuppressWarnings("unchecked") // a look is made of maps
     private Map<String, Object> look() {
         Map<String, Object> modules =
-                (Map<String, Object>) workshop.vehicle().look().get("modules");
-        return (Map<String, Object>) modules.get(module.id());
+                (Map<String, Object>) requireNonNull(workshop.vehicle().look().get("modules"));
+        return (Map<String, Object>) requireNonNull(modules.get(module.id()));
     }
 
     /** What the last answer was. */

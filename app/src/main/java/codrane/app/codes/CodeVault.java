@@ -46,6 +46,12 @@ public class CodeVault {
         audit.record(who, "forgot a code", "job " + owner.jobNumber(), kind.title());
     }
 
+    /** The job is over: what it needed no more is not kept. */
+    @Transactional
+    public void forgetAll(Owner owner) {
+        for (Need.Kind kind : KINDS) notes.forget(owner.jobId(), CodeStored.KIND, kind.key());
+    }
+
     /** What one reads who gave a reason: the reading is recorded. */
     @Transactional
     public Optional<String> show(Owner owner, Need.Kind kind, String why, String who) {

@@ -11,6 +11,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -129,10 +130,26 @@ public class Acts {
             Ask ask,
             Function<JobState, Optional<Acted>> more,
             Function<JobState, Function<JobState, Acted>> asked) {
-        return begin(number, who, ask, more).then(state -> {
-            Function<JobState, Acted> kept = asked.apply(state);
-            return then(number, who, ask.said(), now -> stopped(now, ask).orElseGet(() -> kept.apply(now)));
+        if (within.get()) return ask(desk.state(number), ask, more, asked);
+        tasks.seen(number);
+        JobState[] seen = new JobState[1];
+        Acted allowed = alone(number, locked -> closed(locked).or(() -> first(locked, who)), state -> {
+            seen[0] = state;
+            return stopped(state, ask).or(() -> more.apply(state)).orElseGet(Acted::done);
         });
+        if (!(allowed instanceof Acted.Done)) return allowed;
+        Function<JobState, Acted> kept = asked.apply(seen[0]);
+        return on(number, who, ask, kept);
+    }
+
+    private static Acted ask(
+            JobState state,
+            Ask ask,
+            Function<JobState, Optional<Acted>> more,
+            Function<JobState, Function<JobState, Acted>> asked) {
+        return stopped(state, ask)
+                .or(() -> more.apply(state))
+                .orElseGet(() -> asked.apply(state).apply(state));
     }
 
     /** As {@link #then}, in the background: a refusal is told as the task's failure. */
@@ -159,6 +176,20 @@ public class Acts {
             Function<JobStore.Locked, Optional<Acted>> refusal,
             Function<JobState, Acted> act,
             boolean pressed) {
+        return alone(number, refusal, act, locked -> done(locked, new LastAct(what, who, time.instant()), pressed));
+    }
+
+    /** Nothing of it is recorded: it was only looked whether it may be done. */
+    private Acted alone(
+            long number, Function<JobStore.Locked, Optional<Acted>> refusal, Function<JobState, Acted> act) {
+        return alone(number, refusal, act, locked -> {});
+    }
+
+    private Acted alone(
+            long number,
+            Function<JobStore.Locked, Optional<Acted>> refusal,
+            Function<JobState, Acted> act,
+            Consumer<JobStore.Locked> done) {
         return transactions.execute(transaction -> {
             JobStore.Locked locked = jobs.lock(number).orElseThrow(() -> new JobDesk.UnknownJobException(number));
             Optional<Acted> refused = refusal.apply(locked);
@@ -166,7 +197,7 @@ public class Acts {
             within.set(true);
             try {
                 Acted acted = act.apply(desk.state(number));
-                if (acted instanceof Acted.Done) done(locked, new LastAct(what, who, time.instant()), pressed);
+                if (acted instanceof Acted.Done) done.accept(locked);
                 return acted;
             } finally {
                 within.remove();

@@ -211,6 +211,16 @@ final class JdbcRunJournal implements RunJournal {
                                         .hex(),
                                 write.value().hex()));
             }
+            case RunTask.LearnVin learn -> {
+                if (!store.wrote(runId, done)) return;
+                ledger.add(
+                        origin,
+                        change(
+                                task,
+                                null,
+                                before.text(Ident.VIN).orElse(""),
+                                learn.vin().text()));
+            }
             case RunTask.Secret secret -> {}
             case RunTask.Routine routine -> {}
             case RunTask.Restart restart -> {}

@@ -141,6 +141,7 @@ public class RunService implements SmartLifecycle {
             case RunTask.Routine routine -> ended.interrupted() && wrote; // else its result is another time's
             case RunTask.Write write -> ended.interrupted();
             case RunTask.Secret secret -> ended.interrupted();
+            case RunTask.LearnVin learn -> ended.interrupted();
             case RunTask.Restart restart -> ended.interrupted();
             case RunTask.Clear clear -> ended.interrupted();
         };

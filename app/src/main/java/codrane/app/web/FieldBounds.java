@@ -14,6 +14,7 @@ final class FieldBounds {
         bound(6, "capacityAh", "celsius", "restVolts", "restedHours", "unitA", "unitVolts");
         bound(9, "mileage");
         bound(10, "until", "due");
+        bound(12, "code", "codeAgain");
         bound(32, "name");
         bound(40, "fitted", "offered", "other", "papersVin", "q", "serial", "tool", "vin");
         bound(60, "line");

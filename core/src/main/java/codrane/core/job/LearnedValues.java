@@ -5,6 +5,7 @@ import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Adaptation;
+import codrane.core.planner.BringBackLearned;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +54,13 @@ public final class LearnedValues {
                 .filter(module -> typed(state, module).size()
                         == state.pack().module(module).adaptations().size())
                 .collect(Collectors.toUnmodifiableSet());
+    }
+
+    /** Whether nobody read the old part. */
+    static boolean fromElsewhere(JobState state, String module) {
+        return state.before()
+                .filter(scan -> BringBackLearned.fromElsewhere(state.vehicleFacts(scan), module))
+                .isPresent();
     }
 
     /** Titles of what would go back and is not known yet. */

@@ -11,7 +11,6 @@ import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
-import codrane.core.planner.BringBackLearned;
 import codrane.core.power.PowerWindow;
 import codrane.core.ready.Need;
 import codrane.core.run.RunTask;
@@ -31,8 +30,6 @@ public final class RunTasks {
     /** Started by a person who looks. */
     private static final Set<Operation.Kind> ROUTINES = EnumSet.of(
             Operation.Kind.RELEARN, Operation.Kind.INITIALISE, Operation.Kind.CALIBRATE, Operation.Kind.ADD_KEY);
-
-    private static final Set<Operation.Kind> WITH_CODES = EnumSet.of(Operation.Kind.PAIR, Operation.Kind.ADD_KEY);
 
     private RunTasks() {}
 
@@ -110,8 +107,6 @@ public final class RunTasks {
     public static boolean able(JobState state, Operation operation) {
         return switch (operation.kind()) {
             case PROGRAM -> state.job().replacedModule().equals(Optional.of(operation.module()));
-            case WRITE_VIN ->
-                state.pack().module(operation.module()).traits().learnsVinFrom().isEmpty();
             case WRITE_CODING ->
                 operation.holds().contains(HoldPoint.SHEET_CHECKED)
                         || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
@@ -121,10 +116,9 @@ public final class RunTasks {
                         || DerivedCoding.of(state, operation.module()).isPresent();
             case RESET -> !operation.module().isEmpty();
             case WRITE_ORDER -> orderKept(state, operation);
-            case ADD_KEY -> immobiliser(state).keysWith().isEmpty(); // else another tool learns them
             case WRITE_LEARNED ->
                 LearnedValues.missing(state, operation.module()).isEmpty()
-                        || operation.needs().contains(BringBackLearned.FROM_ELSEWHERE); // typed before the run
+                        || LearnedValues.fromElsewhere(state, operation.module()); // typed before the run
             default -> true;
         };
     }
@@ -135,7 +129,12 @@ public final class RunTasks {
             case WRITE_VIN -> {
                 PackModule module = state.pack().module(operation.module());
                 Bytes vin = Bytes.ascii(state.job().vin().text());
-                yield List.of(new RunTask.Write(module, module.did(Ident.VIN), vin, coding(state), "Write the VIN"));
+                yield List.of(module.traits()
+                        .forgetVin()
+                        .<RunTask>map(routine ->
+                                new RunTask.LearnVin(module, routine, vin, coding(state), "Have the VIN learned"))
+                        .orElseGet(() ->
+                                new RunTask.Write(module, module.did(Ident.VIN), vin, coding(state), "Write the VIN")));
             }
             case WRITE_CODING -> coding(state, operation);
             case RESET -> List.of(new RunTask.Restart(state.pack().module(operation.module()), operation.title()));
@@ -158,12 +157,17 @@ public final class RunTasks {
             case RELEARN -> routines(state, operation, Effect.RELEARN);
             case INITIALISE, CALIBRATE -> routines(state, operation, Effect.CALIBRATE);
             case PAIR -> List.of(pair(state, operation));
-            case ADD_KEY -> keys(state);
+            case ADD_KEY -> keys(state, operation.title());
         };
     }
 
     private static Equipment.Immobiliser immobiliser(JobState state) {
         return state.pack().equipment().immobiliser().orElseThrow();
+    }
+
+    /** Other tools, any of which learns this model's keys, since Codrane can't; empty when it can. */
+    public static List<String> keysWith(JobState state) {
+        return immobiliser(state).keysWith();
     }
 
     private static RunTask pair(JobState state, Operation operation) {
@@ -177,23 +181,24 @@ public final class RunTasks {
     }
 
     /** One task a key, each begun by somebody who holds it. */
-    private static List<RunTask> keys(JobState state) {
+    private static List<RunTask> keys(JobState state, String title) {
         Equipment.Immobiliser immobiliser = immobiliser(state);
         int here = state.intake().details().keysHere();
+        PackModule keeper = state.pack().module(immobiliser.master());
+        if (!keysWith(state).isEmpty())
+            return List.of(new RunTask.KeysElsewhere(keeper, immobiliser, here, coding(state), title));
         List<RunTask> keys = new ArrayList<>();
         for (int i = 1; i <= here; i++)
-            keys.add(new RunTask.LearnKey(
-                    state.pack().module(immobiliser.master()),
-                    immobiliser,
-                    i,
-                    coding(state),
-                    "Learn key " + i + " of " + here));
+            keys.add(new RunTask.LearnKey(keeper, immobiliser, i, coding(state), "Learn key " + i + " of " + here));
         return keys;
     }
 
     /** Kinds of codes that what comes next is done with, in the order in which the vehicle takes them. */
     public static List<Need.Kind> codes(JobState state) {
-        if (leg(state).stream().noneMatch(o -> WITH_CODES.contains(o.kind()))) return List.of();
+        boolean sends = leg(state).stream()
+                .anyMatch(o -> o.kind() == Operation.Kind.PAIR
+                        || o.kind() == Operation.Kind.ADD_KEY && keysWith(state).isEmpty());
+        if (!sends) return List.of();
         return immobiliser(state).dailyCode()
                 ? List.of(Need.Kind.ACCESS_CODE, Need.Kind.DAILY_CODE)
                 : List.of(Need.Kind.ACCESS_CODE);

@@ -49,6 +49,9 @@ final class ModuleReader {
                 .filter(other -> !ids.contains(other))
                 .ifPresent(other ->
                         in.problem("traits", "learns the VIN from the module " + other + ", which is not there"));
+        if (module.traits().learnsVinFrom().isPresent()
+                != module.traits().forgetVin().isPresent())
+            in.problem("traits", "learns-vin-from and forget-vin belong together");
     }
 
     private PackModule module(String id, YamlMap in) {
@@ -82,7 +85,14 @@ final class ModuleReader {
     private static PackModule.Traits traits(YamlMap in) {
         if (!in.has("traits"))
             return new PackModule.Traits(
-                    VinLock.REWRITABLE, false, false, List.of(), List.of(), Set.of(), Optional.empty());
+                    VinLock.REWRITABLE,
+                    false,
+                    false,
+                    List.of(),
+                    List.of(),
+                    Set.of(),
+                    Optional.empty(),
+                    Optional.empty());
         YamlMap traits = in.map("traits");
         PackModule.Traits read = new PackModule.Traits(
                 traits.has("vin") ? traits.constant("vin", VinLock.values()) : VinLock.REWRITABLE,
@@ -91,7 +101,8 @@ final class ModuleReader {
                 traits.texts("looks"),
                 traits.texts("uncoded"),
                 concerns(traits),
-                traits.has("learns-vin-from") ? Optional.of(traits.text("learns-vin-from")) : Optional.empty());
+                traits.has("learns-vin-from") ? Optional.of(traits.text("learns-vin-from")) : Optional.empty(),
+                traits.has("forget-vin") ? Optional.of(traits.integer("forget-vin", 0, 0xFFFF)) : Optional.empty());
         traits.end();
         return read;
     }

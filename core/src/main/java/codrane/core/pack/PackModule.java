@@ -68,6 +68,7 @@ public record PackModule(
      * @param uncodedLooks what a person sees while it is not coded
      * @param concerns what can hurt, or is watched by law
      * @param learnsVinFrom the neighbour that tells it its VIN; then no VIN is written by hand
+     * @param forgetVin routine that erases VIN and coding, so that it asks the neighbour when it restarts
      */
     public record Traits(
             VinLock vinLock,
@@ -76,7 +77,8 @@ public record PackModule(
             List<String> looks,
             List<String> uncodedLooks,
             Set<Concern> concerns,
-            Optional<String> learnsVinFrom) {
+            Optional<String> learnsVinFrom,
+            Optional<Integer> forgetVin) {
         public Traits {
             looks = List.copyOf(looks);
             uncodedLooks = List.copyOf(uncodedLooks);

@@ -11,13 +11,17 @@ import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What a module learned of this vehicle is read before and learned or written after: end stops, straight ahead, injectors. */
 public final class BringBackLearned implements Rule {
-    /** What is needed where nobody read what the old part had learned. */
-    public static final String FROM_ELSEWHERE = "learned values, from the label or the maker";
+    /** Whether nobody read what the old part had learned: its label or the maker tells it. */
+    public static boolean fromElsewhere(VehicleFacts facts, String module) {
+        boolean replaced = facts.newPart().filter(m -> m.id().equals(module)).isPresent();
+        return replaced && !facts.part().old().equals(Optional.of(PartFacts.Old.READ));
+    }
 
     @Override
     public String id() {
@@ -39,7 +43,7 @@ public final class BringBackLearned implements Rule {
                     .anyMatch(p -> p.module().equals(id) && p.effect() != Effect.ACTUATE);
             boolean replaced = facts.newPart().filter(m -> m.id().equals(id)).isPresent();
             if (!replaced && !draft.has(Kind.READ_CODING, id)) operations.add(read(module));
-            if (!learned) operations.add(bringBack(facts, module, replaced));
+            if (!learned) operations.add(bringBack(facts, module));
         }
         return operations.isEmpty()
                 ? Judgement.notNeeded("Nothing that a module learned of this vehicle is lost, or it is learned anew.")
@@ -63,8 +67,8 @@ public final class BringBackLearned implements Rule {
                 "Programming sets back what the " + module.lowerTitle() + " learned: " + names(module) + ".");
     }
 
-    private static Operation bringBack(VehicleFacts facts, PackModule module, boolean replaced) {
-        boolean read = !replaced || facts.part().old().equals(java.util.Optional.of(PartFacts.Old.READ));
+    private static Operation bringBack(VehicleFacts facts, PackModule module) {
+        boolean read = !fromElsewhere(facts, module.id());
         String learned = "No routine learns " + names(module) + " of the " + module.lowerTitle() + " anew: "
                 + (read
                         ? "what was read before goes back."
@@ -75,6 +79,6 @@ public final class BringBackLearned implements Rule {
                         "Write back what the " + module.lowerTitle() + " had learned",
                         module.adaptations().size() * Seconds.VIN,
                         learned)
-                .needing(read ? "learned values, read before" : FROM_ELSEWHERE);
+                .needing(read ? "learned values, read before" : "learned values, from the label or the maker");
     }
 }

@@ -1,6 +1,8 @@
 package codrane.core.planner;
 
 import codrane.core.pack.Concern;
+import codrane.core.pack.Procedure.Effect;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
@@ -17,15 +19,26 @@ public final class Cautions {
     private static final Set<Kind> MOVES =
             EnumSet.of(Kind.RELEARN, Kind.INITIALISE, Kind.CALIBRATE, Kind.FUNCTION_TEST);
 
+    private static final Set<Kind> ROUTINES = EnumSet.of(Kind.RELEARN, Kind.INITIALISE, Kind.CALIBRATE);
+
     private Cautions() {}
 
     public static List<String> of(VehicleFacts facts, Operation operation) {
         List<String> cautions = new ArrayList<>();
         if (operation.kind() == Kind.PROGRAM) cautions.add(CLAMP);
-        if (operation.prompts().stream().anyMatch(p -> p.contains("engine running"))) cautions.add(RUNNING);
+        if (runs(facts, operation)) cautions.add(RUNNING);
         for (Concern concern : facts.concerns(operation.module()))
             if (isAbout(concern, operation.kind())) cautions.add(concern.caution());
         return cautions;
+    }
+
+    /** Whether a routine of the module wants the engine to run. */
+    private static boolean runs(VehicleFacts facts, Operation operation) {
+        return ROUTINES.contains(operation.kind())
+                && facts.pack().equipment().procedures().values().stream()
+                        .filter(p -> p.module().equals(operation.module()))
+                        .filter(p -> (p.effect() == Effect.RELEARN) == (operation.kind() == Kind.RELEARN))
+                        .anyMatch(p -> p.needs().contains(VehicleCondition.ENGINE_RUNNING));
     }
 
     /** Whether the concern is about this act: moving parts hurt while they move, high voltage at every write. */

@@ -93,8 +93,15 @@ final class TryAndDrive implements Rule {
         if (wishes.isEmpty()) return title;
         String names = String.join(" and ", wishes);
         Optional<String> looked = looked(Touched.wished(facts), false);
-        if (looked.isEmpty()) return title.startsWith("Try ") ? title + " and " + names : title + "; then try " + names;
+        if (looked.isEmpty()) return tried(facts, draft, own) ? title + " and " + names : title + "; then try " + names;
         return title + "; then l" + looked.get().substring(1);
+    }
+
+    /** Whether the job's own work is tried by hand, and not looked at or worked in another way. */
+    private static boolean tried(VehicleFacts facts, Draft draft, Set<Concern> own) {
+        return facts.kind() != JobKind.CLEAR_FAULTS
+                && !draft.has(Kind.PAIR)
+                && looked(own, facts.kind().namesModule()).isEmpty();
     }
 
     private static String title(VehicleFacts facts, Draft draft, Set<Concern> own) {

@@ -1,11 +1,11 @@
 package codrane.core.ready;
 
-import codrane.core.pack.CodingSource;
 import codrane.core.pack.Concern;
 import codrane.core.pack.FileRoute;
 import codrane.core.pack.Habits;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Procedure.Effect;
+import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
@@ -47,7 +47,7 @@ final class NeedGatherer {
         part();
         plan.operations().forEach(this::operation);
         keys();
-        if (asks(CodingSource.LINE_SHEET.words()))
+        if (sheet())
             found(
                     Need.Kind.LINE_SHEET,
                     "",
@@ -55,7 +55,7 @@ final class NeedGatherer {
                     MINUTES,
                     0,
                     "The maker's record of this VIN, line by line.");
-        if (asks(CodingSource.REFERENCE.words()))
+        if (reference())
             noted(
                     Need.Kind.REFERENCE,
                     "",
@@ -76,8 +76,15 @@ final class NeedGatherer {
         return needs;
     }
 
-    private boolean asks(String need) {
-        return plan.operations().stream().anyMatch(o -> o.needs().contains(need));
+    private boolean sheet() {
+        return plan.operations().stream().anyMatch(o -> o.holds().contains(HoldPoint.SHEET_CHECKED));
+    }
+
+    /** Gaps are confirmed of a reference, and of a sheet that is older than what was programmed since. */
+    private boolean reference() {
+        return plan.operations().stream()
+                .anyMatch(o -> o.holds().contains(HoldPoint.GAPS_CONFIRMED)
+                        && !o.holds().contains(HoldPoint.SHEET_CHECKED));
     }
 
     private void part() {
@@ -170,8 +177,8 @@ final class NeedGatherer {
     }
 
     private void learned(Operation operation) {
-        if (!operation.needs().contains(BringBackLearned.FROM_ELSEWHERE)) return;
         String module = operation.module();
+        if (!BringBackLearned.fromElsewhere(facts, module)) return;
         found(
                 Need.Kind.LEARNED,
                 module,
@@ -188,7 +195,7 @@ final class NeedGatherer {
     }
 
     private void aiming(Operation operation) {
-        if (operation.needs().contains("targets for aiming"))
+        if (facts.concerns(operation.module()).contains(Concern.DRIVER_ASSISTANCE))
             noted(
                     Need.Kind.TARGETS,
                     operation.module(),
@@ -238,7 +245,7 @@ final class NeedGatherer {
     /** A pass is needed for whatever comes from the maker's service. */
     private void pass() {
         List<Habits.Pass> passes = facts.pack().equipment().habits().passes();
-        boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || asks(CodingSource.LINE_SHEET.words());
+        boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || sheet();
         if (passes.isEmpty() || !service) return;
         Instant end = now.plusSeconds(plan.seconds());
         boolean runs = hand.passUntil().filter(u -> u.isAfter(end)).isPresent();

@@ -48,7 +48,7 @@ public final class RunMachine {
         return switch (state.phase()) {
             case BEGIN -> begin(state);
             case POWER -> enter(state.at(state.task() instanceof RunTask.Routine ? Phase.CONDITIONS : Phase.PROMPT));
-            case PROMPT -> enter(state.at(state.task() instanceof RunTask.Secret ? Phase.LOOK : Phase.SESSION));
+            case PROMPT -> enter(state.at(looksFirst(state.task()) ? Phase.LOOK : Phase.SESSION));
             case CONDITIONS -> enter(state.at(Phase.SESSION));
             case RESTART -> enter(state.at(Phase.WAKE));
             default -> enter(state);
@@ -60,7 +60,9 @@ public final class RunMachine {
             case RunTask.Program program -> enter(state.at(Phase.POWER));
             case RunTask.Write write -> enter(state.at(Phase.POWER));
             case RunTask.Routine routine -> RoutineSteps.begin(state, routine);
+            case RunTask.KeysElsewhere keys -> enter(state.at(Phase.LOOK)); // nothing is sent but a question
             case RunTask.Secret secret -> enter(state.at(Phase.POWER));
+            case RunTask.LearnVin learn -> enter(state.at(Phase.POWER));
             case RunTask.Restart restart -> enter(state.at(Phase.RESTART));
             case RunTask.Clear clear -> enter(state.at(Phase.CLEAR));
         };
@@ -79,8 +81,8 @@ public final class RunMachine {
         if (state.finished()) return new Step(state, new RunAction.Finished());
         if (state.phase() == Phase.BEGIN) return begin(state);
         if (state.phase() == Phase.ASK_PERSON)
-            return state.task() instanceof RunTask.LearnKey key
-                    ? SecretSteps.askPerson(state, key)
+            return state.task() instanceof RunTask.Secret
+                    ? SecretSteps.askPerson(state)
                     : RoutineSteps.askPerson(state);
         return new Step(state, action(state));
     }
@@ -97,7 +99,10 @@ public final class RunMachine {
                         List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF),
                         "Turn the key on, leave the engine off.");
             case CONDITIONS, START, RESULT -> RoutineSteps.action(state);
-            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.action(state);
+            case LOOK, LOOK_AGAIN ->
+                task instanceof RunTask.LearnVin ? LearnVinSteps.action(state) : SecretSteps.action(state);
+            case ATTEMPTS, CODE, WRONG_CODE, WINDOW -> SecretSteps.action(state);
+            case FORGET -> LearnVinSteps.action(state);
             case SESSION ->
                 send(
                         state,
@@ -193,8 +198,7 @@ public final class RunMachine {
             case CHECK -> checked(state, message);
             case RESTART ->
                 new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
-            case WAKE ->
-                state.task() instanceof RunTask.Program ? enter(state.at(Phase.CONFIRM)) : enter(state.nextTask());
+            case WAKE -> awake(state);
             case CONFIRM -> confirmSoftware(state, message);
             case READ -> alreadyThere(state, message);
             case WRITE -> enter(state.at(Phase.READ_BACK));
@@ -203,9 +207,27 @@ public final class RunMachine {
             case REREAD -> enter(state.nextTask());
             case START -> enter(state.at(Phase.RESULT));
             case RESULT -> RoutineSteps.result(state, message);
-            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.positive(state, message);
+            case LOOK, LOOK_AGAIN ->
+                state.task() instanceof RunTask.LearnVin
+                        ? LearnVinSteps.looked(state, message)
+                        : SecretSteps.positive(state, message);
+            case ATTEMPTS, CODE, WRONG_CODE, WINDOW -> SecretSteps.positive(state, message);
+            case FORGET -> enter(state.at(Phase.RESTART));
             case BEGIN, ASK_PERSON, POWER, PROMPT, CONDITIONS ->
                 throw new IllegalStateException("no answer is expected in " + state.phase());
+        };
+    }
+
+    /** What can't be undone is not begun without looking whether it is done. */
+    private static boolean looksFirst(RunTask task) {
+        return task instanceof RunTask.Secret || task instanceof RunTask.LearnVin;
+    }
+
+    private static Step awake(RunState state) {
+        return switch (state.task()) {
+            case RunTask.Program program -> enter(state.at(Phase.CONFIRM));
+            case RunTask.LearnVin learn -> enter(state.at(Phase.LOOK_AGAIN));
+            default -> enter(state.nextTask());
         };
     }
 
@@ -215,6 +237,7 @@ public final class RunMachine {
             case RunTask.Secret secret -> Phase.CODE;
             case RunTask.Program program -> Phase.SEED;
             case RunTask.Write write -> Phase.SEED;
+            case RunTask.LearnVin learn -> Phase.SEED;
             case RunTask.Restart restart -> throw new IllegalStateException("a restart opens no session");
             case RunTask.Clear clear -> throw new IllegalStateException("clearing opens no session");
         };
@@ -230,6 +253,7 @@ public final class RunMachine {
 
     private static Step afterUnlock(RunState state) {
         if (state.task() instanceof RunTask.Write) return enter(state.at(Phase.READ));
+        if (state.task() instanceof RunTask.LearnVin) return enter(state.at(Phase.FORGET));
         return enter(state.at(state.recovering() ? Phase.ASK_STATE : Phase.ERASE));
     }
 
@@ -299,7 +323,7 @@ public final class RunMachine {
             case ASK_STATE -> enter(state.at(Phase.ERASE));
             case WAKE -> again(state, "does not wake up");
             case RESULT -> RoutineSteps.noResult(state, code);
-            case LOOK, ATTEMPTS, CODE, WRONG_CODE, WINDOW, LOOK_AGAIN -> SecretSteps.refused(state, code);
+            case ATTEMPTS, CODE, WRONG_CODE, WINDOW -> SecretSteps.refused(state, code);
             default -> {
                 String what = "refuses: " + code.words();
                 yield state.committed() ? lost(state, what, onward(code)) : safe(state, what, code.nextStep());
@@ -374,6 +398,7 @@ public final class RunMachine {
             case RunTask.Write write -> write.window();
             case RunTask.Routine routine -> routine.window();
             case RunTask.Secret secret -> secret.window();
+            case RunTask.LearnVin learn -> learn.window();
             case RunTask.Restart restart -> throw new IllegalStateException("a restart has no power gate");
             case RunTask.Clear clear -> throw new IllegalStateException("clearing has no power gate");
         };

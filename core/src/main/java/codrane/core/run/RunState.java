@@ -47,7 +47,8 @@ public record RunState(
         CODE,
         WRONG_CODE,
         WINDOW,
-        LOOK_AGAIN
+        LOOK_AGAIN,
+        FORGET
     }
 
     public RunState {
@@ -135,7 +136,9 @@ public record RunState(
 
     /** Whether somebody starts it who is at the vehicle. */
     private static boolean byHand(RunTask task) {
-        return task instanceof RunTask.Routine || task instanceof RunTask.LearnKey;
+        return task instanceof RunTask.Routine
+                || task instanceof RunTask.LearnKey
+                || task instanceof RunTask.KeysElsewhere;
     }
 
     /** The task from its beginning, as if it had not been begun before. */

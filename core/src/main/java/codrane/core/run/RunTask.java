@@ -56,6 +56,18 @@ public sealed interface RunTask {
     record LearnKey(PackModule module, Immobiliser immobiliser, int number, PowerWindow window, String title)
             implements Secret {}
 
+    /** Keys that another tool learns: a person says when, and the keeper of the secret is asked how many it knows. */
+    record KeysElsewhere(PackModule module, Immobiliser immobiliser, int keys, PowerWindow window, String title)
+            implements Secret {}
+
+    /**
+     * Erases a module's VIN, so that it learns the neighbour's when it restarts. Its coding goes with it.
+     *
+     * @param vin that it must hold then
+     */
+    record LearnVin(PackModule module, int forgetRoutine, Bytes vin, PowerWindow window, String title)
+            implements RunTask {}
+
     record Restart(PackModule module, String title) implements RunTask {}
 
     record Clear(PackModule module, String title) implements RunTask {}

@@ -30,16 +30,33 @@ final class SecretSteps {
 
     private SecretSteps() {}
 
-    /** A key is learned by somebody who holds it. */
-    static Step askPerson(RunState state, RunTask.LearnKey key) {
+    /** A key is learned by somebody who holds it, here or with another tool. */
+    static Step askPerson(RunState state) {
+        String title = "What is before it is written. \"" + state.task().title() + "\" ";
+        long seconds = window(state).toSeconds();
         return new Step(
                 state,
-                new RunAction.Stopped(
-                        false,
-                        "What is before it is written. \"" + key.title() + "\" is begun by somebody at the vehicle.",
-                        "Put key " + key.number()
-                                + " in and turn it on. Then release it, and turn the key off and on within "
-                                + window(state).toSeconds() + " s."));
+                switch (task(state)) {
+                    case RunTask.LearnKey key ->
+                        new RunAction.Stopped(
+                                false,
+                                title + "is begun by somebody at the vehicle.",
+                                "Put key " + key.number() + " in and turn it on. Then release it, and turn the key off"
+                                        + " and on within " + seconds + " s.");
+                    case RunTask.KeysElsewhere keys ->
+                        new RunAction.Stopped(
+                                false,
+                                title + "is done with " + tool(keys) + ".",
+                                "Carry over the VIN, the codes and " + Words.count(keys.keys(), "key")
+                                        + ", each within " + seconds
+                                        + " s of the one before. Then release it: how many keys are known is read.");
+                    case RunTask.Pair pair ->
+                        throw new IllegalStateException("pairing is released with what is before it");
+                });
+    }
+
+    private static String tool(RunTask.KeysElsewhere keys) {
+        return String.join(" or ", keys.immobiliser().keysWith());
     }
 
     static RunAction action(RunState state) {
@@ -77,6 +94,7 @@ final class SecretSteps {
         return switch (task) {
             case RunTask.Pair pair -> pair.member();
             case RunTask.LearnKey key -> key.module();
+            case RunTask.KeysElsewhere keys -> keys.module();
         };
     }
 
@@ -85,6 +103,7 @@ final class SecretSteps {
         return switch (task) {
             case RunTask.Pair pair -> immobiliser.pairRoutine();
             case RunTask.LearnKey key -> immobiliser.keyRoutine();
+            case RunTask.KeysElsewhere keys -> throw new IllegalStateException("another tool learns them");
         };
     }
 
@@ -93,6 +112,7 @@ final class SecretSteps {
         return switch (task) {
             case RunTask.Pair pair -> Bytes.of(pair.member().address());
             case RunTask.LearnKey key -> Bytes.EMPTY;
+            case RunTask.KeysElsewhere keys -> throw new IllegalStateException("another tool learns them");
         };
     }
 
@@ -126,6 +146,14 @@ final class SecretSteps {
     private static Step looked(RunState state, ImmobiliserReport report) {
         return switch (task(state)) {
             case RunTask.Pair pair -> report.paired() ? done(state) : RunMachine.enter(state.at(Phase.ATTEMPTS));
+            case RunTask.KeysElsewhere keys ->
+                report.keys() == keys.keys()
+                        ? done(state)
+                        : RunMachine.safe(
+                                state,
+                                "knows " + Words.count(report.keys(), "key") + ", and "
+                                        + (keys.keys() == 1 ? "1 is" : keys.keys() + " are") + " here",
+                                "Learn them with " + tool(keys) + ", try each, then release it again.");
             case RunTask.LearnKey key -> {
                 if (report.keys() == key.number()) yield done(state); // "failed" may have worked
                 if (report.keys() == key.number() - 1) yield RunMachine.enter(state.at(Phase.ATTEMPTS));
@@ -182,6 +210,7 @@ final class SecretSteps {
                                 "ended the pairing, and the " + pair.member().lowerTitle()
                                         + " says that it is not paired",
                                 "Check that it has supply and answers, then release it again.");
+            case RunTask.KeysElsewhere keys -> throw new IllegalStateException("another tool learns them");
             case RunTask.LearnKey key ->
                 report.keys() == key.number()
                         ? done(state)

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Immobiliser;
 import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
 import codrane.core.pack.Packs;
 import codrane.core.power.PowerWindow;
 import codrane.core.uds.ResponseCode.Known;
@@ -162,6 +163,26 @@ class SecretTest {
         strange.keys = 2;
         assertThat(stopped(RunState.begin(List.of(key(1))), strange).sentence())
                 .isEqualTo("Key reader knows 2 keys where none was learned here.");
+    }
+
+    /** Another tool learns them: a person is asked, and the keeper of the secret is believed, nobody else. */
+    @Test
+    void keys_ofAnotherTool_areCarriedOver_andCountedAfterwards() {
+        Pack dunlin = Packs.load("peregil-dunlin");
+        Immobiliser shared = dunlin.equipment().immobiliser().orElseThrow();
+        PackModule body = dunlin.module("body");
+        List<RunTask> tasks = List.of(
+                new RunTask.Clear(body, "Clear"), new RunTask.KeysElsewhere(body, shared, 2, WINDOW, "Learn 2 keys"));
+        Modules modules = new Modules();
+        Step asks = run(RunState.begin(tasks), modules);
+        assertThat(((RunAction.Stopped) asks.action()).sentence())
+                .endsWith("\"Learn 2 keys\" is done with Heron Peregil.");
+        assertThat(((RunAction.Stopped) asks.action()).nextStep()).contains("the codes and 2 keys, each within 20 s");
+        modules.keys = 1;
+        assertThat(stopped(RunState.goOn(tasks, 1), modules).sentence()).isEqualTo("Body knows 1 key, and 2 are here.");
+        modules.keys = 2;
+        finished(RunState.goOn(tasks, 1), modules);
+        assertThat(modules.happened).noneMatch(h -> h.contains("3101"));
     }
 
     @Test

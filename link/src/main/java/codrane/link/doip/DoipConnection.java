@@ -11,6 +11,7 @@ import java.net.Socket;
 import java.net.SocketTimeoutException;
 import java.util.Optional;
 import java.util.concurrent.locks.ReentrantLock;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A tester's TCP connection. Whoever waits for a message reads it from the socket itself, which spares a change of
@@ -142,7 +143,7 @@ final class DoipConnection implements AutoCloseable {
         }
     }
 
-    private LinkLostException gone(String sentence, IOException cause) {
+    private LinkLostException gone(String sentence, @Nullable IOException cause) {
         lost = true;
         return new LinkLostException(sentence, cause);
     }

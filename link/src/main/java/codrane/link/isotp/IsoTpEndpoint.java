@@ -13,6 +13,7 @@ import codrane.link.isotp.IsoTpFrame.SingleFrame;
 import codrane.link.time.Scheduler;
 import java.time.Duration;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One side of a conversation over a pair of CAN identifiers: sends and receives whole messages, one in each direction
@@ -27,8 +28,8 @@ public final class IsoTpEndpoint {
     private Consumer<Bytes> onMessage = message -> {};
     private Runnable onIncoming = () -> {};
     private Consumer<Outcome> onBroken = outcome -> {};
-    private IsoTpSender sender;
-    private IsoTpReceiver receiver;
+    private @Nullable IsoTpSender sender;
+    private @Nullable IsoTpReceiver receiver;
 
     /** How a transfer ended. */
     public enum Outcome {

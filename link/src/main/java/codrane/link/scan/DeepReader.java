@@ -63,15 +63,18 @@ public final class DeepReader {
                 .map(octets -> octets.u8(0));
     }
 
+    private static ModuleReading reading(Map<String, ModuleReading> readings, String module) {
+        return readings.getOrDefault(module, ModuleReading.silent(module));
+    }
+
     /** As a holder tells it that carries the VIN of most modules, else the first one: a part from elsewhere holds another's. */
     private Optional<String> order(Map<String, ModuleReading> readings) {
         return pack.equipment()
                 .order()
                 .flatMap(order -> order.holders().stream()
-                        .filter(holder -> readings.containsKey(holder)
-                                && readings.get(holder).answers())
+                        .filter(holder -> reading(readings, holder).answers())
                         .min(Comparator.comparing(
-                                holder -> !vin(readings.get(holder)).equals(common(readings))))
+                                holder -> !vin(reading(readings, holder)).equals(common(readings))))
                         .flatMap(holder -> scanner.data(pack.module(holder), order.dataIdentifier()))
                         .map(octets -> octets.text().strip()));
     }

@@ -5,6 +5,7 @@ import java.util.PriorityQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.locks.Condition;
 import java.util.concurrent.locks.ReentrantLock;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Real time, on a thread of its own. A task that runs a little late still sees the time it was set for, so that what
@@ -72,7 +73,8 @@ public final class PacedTime implements Scheduler, AutoCloseable {
         }
     }
 
-    private TimedTask take() throws InterruptedException {
+    /** Null when it was closed. */
+    private @Nullable TimedTask take() throws InterruptedException {
         lock.lock();
         try {
             while (!closed) {

@@ -92,10 +92,11 @@ public final class TraceDecoder {
     }
 
     private void doip(boolean fromTester, Bytes octets, long nanos) {
-        if (!(DoipMessage.decode(octets) instanceof Decoded<DoipMessage>(DoipMessage message))) {
+        if (!(DoipMessage.decode(octets) instanceof Decoded<DoipMessage> decoded)) {
             add(nanos, "DoIP", fromTester, Kind.BROKEN, "not a DoIP message", octets, 1);
             return;
         }
+        DoipMessage message = decoded.value();
         switch (message) {
             case Diagnostic(int source, int target, Bytes data) ->
                 add(nanos, module(fromTester ? target : source), fromTester, kind(data), text.of(data), data, 1);

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import org.jspecify.annotations.Nullable;
 
 /** Diagnostics over CAN or CAN FD: an ISO-TP conversation with each module. */
 public final class CanLink implements DiagnosticLink {
@@ -42,8 +43,8 @@ public final class CanLink implements DiagnosticLink {
     private final IsoTpSettings settings;
     private final Map<Integer, Integer> addressByResponseId = new HashMap<>();
     private final Map<Integer, IsoTpEndpoint> endpoints = new HashMap<>();
-    private AwaitedReply awaited;
-    private AwaitedReplies awaitedAll;
+    private @Nullable AwaitedReply awaited;
+    private @Nullable AwaitedReplies awaitedAll;
     private volatile boolean lost;
 
     private CanLink(Scheduler time, CanPort port, PackLink.Can addressing, Duration margin, Runnable onClose) {
@@ -120,7 +121,8 @@ public final class CanLink implements DiagnosticLink {
         try {
             return time.await(future);
         } catch (CompletionException e) {
-            if (e.getCause() instanceof LinkLostException gone) throw new LinkLostException(gone.getMessage(), gone);
+            if (e.getCause() instanceof LinkLostException gone)
+                throw new LinkLostException(String.valueOf(gone.getMessage()), gone);
             throw e;
         }
     }

@@ -1,5 +1,7 @@
 package codrane.standin.doip;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
@@ -60,7 +62,8 @@ public final class EdgeBackend implements DoipBackend {
                 port,
                 IsoTpAddressing.normal(link.functionalId(), link.functionalId(), link.extended()),
                 settings);
-        port.listen(byId::containsKey, frame -> byId.get(frame.id()).onFrame(frame));
+        port.listen(
+                byId::containsKey, frame -> requireNonNull(byId.get(frame.id())).onFrame(frame));
     }
 
     @Override
@@ -84,7 +87,7 @@ public final class EdgeBackend implements DoipBackend {
         time.execute(() -> {
             if (toAll && asked.expectsNothing()) functional.send(request, outcome -> {});
             else if (toAll) allWaiting.add(asked);
-            else byAddress.get(address).ask(asked);
+            else requireNonNull(byAddress.get(address)).ask(asked);
             next();
         });
     }
@@ -117,14 +120,14 @@ public final class EdgeBackend implements DoipBackend {
 
     private void answered(int address, Bytes message) {
         if (all.isEmpty()) {
-            byAddress.get(address).answered(message);
+            requireNonNull(byAddress.get(address)).answered(message);
             return;
         }
         Asked asked = all.get();
         Answer answer = Answer.judge(asked.request(), message);
         if (answer instanceof Answer.Foreign) return;
         Duration more = answer instanceof Answer.Pending
-                ? modules.get(address).session().p2Star().plus(EdgeConversation.MARGIN)
+                ? requireNonNull(modules.get(address)).session().p2Star().plus(EdgeConversation.MARGIN)
                 : patience();
         allTimeout.expectWithin(more, this::allAnswered);
         asked.respond().accept(address, message);

@@ -8,6 +8,7 @@ import codrane.link.time.Scheduler;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The session of a module and what lives as long as it: security access, a transfer, normal communication. Attempts
@@ -28,7 +29,7 @@ final class DiagnosticSession {
     private int wrongKeys;
     private long lockedUntil = Long.MIN_VALUE;
     private boolean communicationDisabled;
-    private Transfer transfer;
+    private @Nullable Transfer transfer;
 
     DiagnosticSession(ModuleState state, Surroundings around, Scheduler time) {
         this.state = state;

@@ -1,5 +1,7 @@
 package codrane.standin.module;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
 import java.util.Map;
@@ -95,12 +97,12 @@ final class FaultMemory {
 
     /** How often a stored fault came, 1..255. */
     int times(int number) {
-        return byNumber.get(number).times();
+        return requireNonNull(byNumber.get(number)).times();
     }
 
     /** Supply voltage when a stored fault came first, in tenths of a volt, 0..255. */
     int decivolts(int number) {
-        return Math.clamp(Math.round(byNumber.get(number).volts() * 10), 0, 255);
+        return Math.clamp(Math.round(requireNonNull(byNumber.get(number)).volts() * 10), 0, 255);
     }
 
     /** Status by number. */

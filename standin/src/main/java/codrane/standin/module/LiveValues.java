@@ -1,5 +1,7 @@
 package codrane.standin.module;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.LiveValue;
@@ -94,7 +96,9 @@ final class LiveValues {
 
     private double now(LiveValue live) {
         double wave = Math.sin(time.now() / 0.9e9 + live.identifier());
-        return worn * (values.get(live.identifier()) + live.behaviour().ripple() * (wave + OWN_WAY * ownWay(live)));
+        return worn
+                * (requireNonNull(values.get(live.identifier()))
+                        + live.behaviour().ripple() * (wave + OWN_WAY * ownWay(live)));
     }
 
     /** No two vehicles are alike: -1 to 1, always the same for one of them. */

@@ -1,5 +1,7 @@
 package codrane.standin.module;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
@@ -125,6 +127,13 @@ public final class ModuleState {
         vin = newVin;
     }
 
+    /** VIN and coding are gone: the neighbour is asked at the next start. */
+    void forgetIdentity() {
+        vin = Bytes.filled(VIN_OCTETS, 0xFF);
+        for (Layout layout : pack.blocksOf(module))
+            coding.put(layout.dataIdentifier(), Bytes.filled(layout.length(), 0xFF));
+    }
+
     public int counter() {
         return counter;
     }
@@ -155,8 +164,9 @@ public final class ModuleState {
         return number / 10 << 4 | number % 10;
     }
 
+    /** @param dataIdentifier of one of its blocks */
     public Bytes coding(int dataIdentifier) {
-        return coding.get(dataIdentifier);
+        return requireNonNull(coding.get(dataIdentifier));
     }
 
     /** No two parts have the same: it comes from the vehicle into which the part was built. */

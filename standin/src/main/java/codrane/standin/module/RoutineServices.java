@@ -26,6 +26,7 @@ final class RoutineServices implements ServiceGroup {
     private static final int CHECK = 0xFF01;
     private static final double LEAST_VOLTS = 11.0;
     private static final Duration PAIRING = Duration.ofMillis(2500);
+    private static final Duration FORGETTING = Duration.ofMillis(800);
 
     /** Results of the pack's procedures. */
     private static final int DONE = 0x00;
@@ -63,6 +64,11 @@ final class RoutineServices implements ServiceGroup {
         else if (isMaster()
                 && (routine == immobiliser().pairRoutine()
                         || routine == immobiliser().keyRoutine())) immobiliser(routine, request, answer);
+        else if (state.module
+                .traits()
+                .forgetVin()
+                .filter(forget -> forget == routine)
+                .isPresent()) forget(request, answer);
         else if (procedure.isPresent()) procedure(procedure.get(), request, answer);
         else answer.refuse(Known.REQUEST_OUT_OF_RANGE);
     }
@@ -118,6 +124,17 @@ final class RoutineServices implements ServiceGroup {
                             request.message().slice(1, 3).plus(Bytes.of(DONE)));
             }
         }
+    }
+
+    private void forget(UdsRequest request, Answer answer) {
+        if (request.subFunction() != START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
+        else if (session.isDefault()) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+        else if (!session.unlocked()) answer.refuse(Known.SECURITY_ACCESS_DENIED);
+        else
+            answer.after(
+                    FORGETTING,
+                    state::forgetIdentity,
+                    request.message().slice(1, 3).plus(Bytes.of(DONE)));
     }
 
     private boolean isMaster() {

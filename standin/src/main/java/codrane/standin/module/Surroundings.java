@@ -53,6 +53,9 @@ public interface Surroundings {
     /** A block of a download was written; for faults at a chosen block. */
     void blockWritten(PackModule module);
 
+    /** VIN that a module tells, seventeen octets of FF while it has none or does not answer. */
+    Bytes vinOf(String module);
+
     /** VIN of the vehicle's reference module, seventeen octets. */
     Bytes vehicleVin();
 

@@ -1,5 +1,7 @@
 package codrane.standin.module;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
@@ -104,8 +106,8 @@ public final class UdsServer {
     }
 
     private void serve(Service service, UdsRequest request, Answer answer) {
-        ServiceGroup group = byService.get(service);
-        Optional<Known> refusal = refusal(group.rules().get(service), request);
+        ServiceGroup group = requireNonNull(byService.get(service));
+        Optional<Known> refusal = refusal(requireNonNull(group.rules().get(service)), request);
         if (refusal.isPresent()) answer.refuse(refusal.get());
         else group.serve(service, request, answer);
     }
@@ -137,7 +139,16 @@ public final class UdsServer {
     private void restart() {
         powerLost();
         booting = true;
-        time.after(pace.work(BOOT, deviation), () -> booting = false);
+        time.after(pace.work(BOOT, deviation), () -> {
+            booting = false;
+            wake();
+        });
+    }
+
+    /** One that lost its VIN asks the neighbour that tells it. */
+    public void wake() {
+        if (!state.vinBlank() || unreachable()) return;
+        state.module.traits().learnsVinFrom().ifPresent(neighbour -> state.vin(around.vinOf(neighbour)));
     }
 
     /** Everything that is not kept is forgotten. */

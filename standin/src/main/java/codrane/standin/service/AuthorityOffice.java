@@ -1,5 +1,7 @@
 package codrane.standin.service;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.gateway.AccessGrant;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
@@ -85,12 +87,12 @@ public final class AuthorityOffice {
                 WorkshopFile.checked("Pierhead Yard", "yard@pierhead.example", "lead", WorkshopFile.Plan.THREE);
         desk.technicians().add("lead");
         desk.tools().put("PLV2-118204", "Plover");
-        counters.get("brennick-trade-desk").workshops.put(desk.name(), desk);
+        requireNonNull(counters.get("brennick-trade-desk")).workshops.put(desk.name(), desk);
         WorkshopFile signing =
                 WorkshopFile.checked("Pierhead Yard", "yard@pierhead.example", "lead", WorkshopFile.Plan.THREE);
         signing.technicians().addAll(List.of("lead", "tech", "specialist"));
         signing.tools().put("DNK-4417-KE", "Dunnock");
-        counters.get("tolvane-signing-office").workshops.put(signing.name(), signing);
+        requireNonNull(counters.get("tolvane-signing-office")).workshops.put(signing.name(), signing);
     }
 
     /** Mails sent to a workshop, newest first. */

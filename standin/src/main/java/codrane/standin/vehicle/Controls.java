@@ -1,5 +1,7 @@
 package codrane.standin.vehicle;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.VehicleCondition;
 import java.util.EnumMap;
@@ -19,7 +21,7 @@ final class Controls {
     }
 
     int position(Sensor sensor) {
-        return positions.get(sensor);
+        return requireNonNull(positions.get(sensor));
     }
 
     void move(Sensor sensor, int position) {

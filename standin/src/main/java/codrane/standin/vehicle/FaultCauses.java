@@ -76,7 +76,7 @@ final class FaultCauses {
     }
 
     private Layout layout(Condition condition) {
-        return pack.layouts().get(condition.block().orElseThrow());
+        return pack.layout(condition.block().orElseThrow());
     }
 
     private Bytes coding(ModuleState state, Condition condition) {

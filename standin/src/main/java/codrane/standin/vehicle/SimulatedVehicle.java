@@ -1,5 +1,7 @@
 package codrane.standin.vehicle;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Sensor;
@@ -19,6 +21,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -125,6 +128,7 @@ public final class SimulatedVehicle implements Surroundings {
             asleep = false;
             keyTurns++;
             immobiliser.keyTurned(now());
+            servers.values().forEach(UdsServer::wake);
         }
     }
 
@@ -212,20 +216,25 @@ public final class SimulatedVehicle implements Surroundings {
     }
 
     @Override
+    public Bytes vinOf(String module) {
+        return server(module)
+                .filter(server -> !server.unreachable())
+                .map(server -> server.state().vin())
+                .orElse(Bytes.filled(17, 0xFF));
+    }
+
+    @Override
     public boolean pairable(int address) {
-        UdsServer server = servers.get(address);
-        boolean member = server != null
-                && pack.equipment()
-                        .immobiliser()
-                        .orElseThrow()
-                        .members()
-                        .contains(server.module().id());
-        return member && !server.unreachable();
+        List<String> members = pack.equipment().immobiliser().orElseThrow().members();
+        return servers.values().stream()
+                .filter(server -> server.module().address() == address
+                        && members.contains(server.module().id()))
+                .anyMatch(server -> !server.unreachable());
     }
 
     @Override
     public void pair(int address) {
-        servers.get(address).pair();
+        requireNonNull(servers.get(address)).pair();
         server(pack.equipment().immobiliser().orElseThrow().master())
                 .ifPresent(UdsServer::pair); // it keeps a secret of this vehicle from now on
     }

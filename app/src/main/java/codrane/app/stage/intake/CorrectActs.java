@@ -1,5 +1,6 @@
 package codrane.app.stage.intake;
 
+import codrane.app.codes.CodeVault;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
 import codrane.app.job.Holds;
@@ -25,14 +26,17 @@ public class CorrectActs {
     private final JobStore jobs;
     private final Holds holds;
     private final Notes notes;
+    private final CodeVault codes;
     private final AuditTrail audit;
     private final InstantSource time;
 
-    CorrectActs(Acts acts, JobStore jobs, Holds holds, Notes notes, AuditTrail audit, InstantSource time) {
+    CorrectActs(
+            Acts acts, JobStore jobs, Holds holds, Notes notes, CodeVault codes, AuditTrail audit, InstantSource time) {
         this.acts = acts;
         this.jobs = jobs;
         this.holds = holds;
         this.notes = notes;
+        this.codes = codes;
         this.audit = audit;
         this.time = time;
     }
@@ -79,6 +83,7 @@ public class CorrectActs {
                         .or(() -> acts.busy(number))
                         .orElseGet(() -> {
                             jobs.cancel(state.job(), why.strip(), time.instant());
+                            codes.forgetAll(new CodeVault.Owner(state.job().id(), number));
                             audit.record(who, "cancelled", "job " + number, why.strip());
                             return Acted.done();
                         }));

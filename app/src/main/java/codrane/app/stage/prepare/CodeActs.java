@@ -3,7 +3,6 @@ package codrane.app.stage.prepare;
 import codrane.app.codes.CodeVault;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
-import codrane.app.job.JobDesk;
 import codrane.app.job.Reason;
 import codrane.core.job.Job;
 import codrane.core.job.JobState;
@@ -20,12 +19,10 @@ public class CodeActs {
     private static final int MOST_DIGITS = 12;
 
     private final Acts acts;
-    private final JobDesk desk;
     private final CodeVault vault;
 
-    CodeActs(Acts acts, JobDesk desk, CodeVault vault) {
+    CodeActs(Acts acts, CodeVault vault) {
         this.acts = acts;
-        this.desk = desk;
         this.vault = vault;
     }
 
@@ -77,14 +74,17 @@ public class CodeActs {
     }
 
     Shown show(long number, String key, String why, String who) {
-        Optional<Acted> wrong = Reason.wrong(why, "you look at the code");
-        if (wrong.isPresent()) return new Shown.No(wrong.get());
-        JobState state = desk.state(number);
-        return Need.Kind.of(key)
-                .filter(Need.Kind::secret)
-                .flatMap(kind -> vault.show(owner(state.job()), kind, why.strip(), who)
-                        .map(code -> (Shown) new Shown.Code(kind.title(), code)))
-                .orElseGet(() -> new Shown.No(Acted.refused("There is no such code.")));
+        Shown.Code[] shown = new Shown.Code[1];
+        Acted acted = acts.on(number, who, PrepareStage.SHOW_CODE, state -> {
+            Optional<Need.Kind> kind = Need.Kind.of(key).filter(Need.Kind::secret);
+            Optional<Acted> wrong = Reason.wrong(why, "you look at the code");
+            if (wrong.isPresent()) return wrong.get();
+            Optional<String> code = kind.flatMap(k -> vault.show(owner(state.job()), k, why.strip(), who));
+            if (code.isEmpty()) return Acted.refused("There is no such code.");
+            shown[0] = new Shown.Code(kind.orElseThrow().title(), code.get());
+            return Acted.done();
+        });
+        return acted instanceof Acted.Done ? shown[0] : new Shown.No(acted);
     }
 
     private static Optional<Need.Kind> needed(JobState state, String key) {

@@ -40,17 +40,21 @@ class TypedController {
     @PostMapping("/codes")
     String keep(
             @PathVariable long number,
-            @RequestParam String kind,
+            @RequestParam(defaultValue = "") String kind,
             @RequestParam(defaultValue = "") String code,
-            @RequestParam(defaultValue = "") String again,
+            @RequestParam(defaultValue = "") String codeAgain,
             Principal who,
             RedirectAttributes flash) {
-        CodeActs.Typed typed = new CodeActs.Typed(code.strip(), again.strip());
+        CodeActs.Typed typed = new CodeActs.Typed(code.strip(), codeAgain.strip());
         return Led.to(acts.keep(number, kind, typed, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/codes/forgotten")
-    String forget(@PathVariable long number, @RequestParam String kind, Principal who, RedirectAttributes flash) {
+    String forget(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String kind,
+            Principal who,
+            RedirectAttributes flash) {
         return Led.to(acts.forget(number, kind, who.getName()), number, "prepare", flash);
     }
 
@@ -58,7 +62,7 @@ class TypedController {
     @PostMapping("/codes/shown")
     String show(
             @PathVariable long number,
-            @RequestParam String kind,
+            @RequestParam(defaultValue = "") String kind,
             @RequestParam(defaultValue = "") String why,
             Principal who,
             Model model,

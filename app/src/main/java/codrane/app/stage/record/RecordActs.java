@@ -1,5 +1,6 @@
 package codrane.app.stage.record;
 
+import codrane.app.codes.CodeVault;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
 import codrane.app.job.JobStore;
@@ -20,13 +21,15 @@ public class RecordActs {
     private final Acts acts;
     private final JobStore jobs;
     private final MenuMap menus;
+    private final CodeVault codes;
     private final AuditTrail audit;
     private final InstantSource time;
 
-    RecordActs(Acts acts, JobStore jobs, MenuMap menus, AuditTrail audit, InstantSource time) {
+    RecordActs(Acts acts, JobStore jobs, MenuMap menus, CodeVault codes, AuditTrail audit, InstantSource time) {
         this.acts = acts;
         this.jobs = jobs;
         this.menus = menus;
+        this.codes = codes;
         this.audit = audit;
         this.time = time;
     }
@@ -38,6 +41,7 @@ public class RecordActs {
                 RecordStage.CLOSE,
                 state -> acts.busy(number).orElseGet(() -> {
                     jobs.close(state.job(), time.instant());
+                    codes.forgetAll(new CodeVault.Owner(state.job().id(), number));
                     audit.record(who, "closed", "job " + number, "");
                     return Acted.done();
                 }));

@@ -57,19 +57,33 @@ public final class RunStage implements StageRules {
         boolean moves = RunTasks.startedByHand(left.getFirst());
         return new NextAct(
                 moves
-                        ? "Look on, and start \"" + left.getFirst().title() + "\""
+                        ? byHandTitle(state, left.getFirst())
                         : (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
                                 + " on the " + onWhat(state, left),
                 before + "Tick each below. "
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
                                         + " the key."
-                                : moves ? "What moves is stopped when the run is." : "Each write is read back."),
+                                : moves ? byHandWords(left.getFirst()) : "Each write is read back."),
                 run.isPresent()
                         ? "Safe to stop here: the run stopped where nothing is half written."
                         : Safe.toStop(state),
                 Tone.WRITE,
                 List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    private static String byHandTitle(JobState state, Operation first) {
+        if (first.kind() != Operation.Kind.ADD_KEY) return "Look on, and start \"" + first.title() + "\"";
+        List<String> others = RunTasks.keysWith(state);
+        return others.isEmpty()
+                ? "Take the next key, and have it learned"
+                : "Have the keys learned with " + String.join(" or ", others) + ", then say so";
+    }
+
+    private static String byHandWords(Operation first) {
+        return first.kind() == Operation.Kind.ADD_KEY
+                ? "A window that is missed can be opened again."
+                : "What moves is stopped when the run is.";
     }
 
     private static String byHand(JobState state) {
@@ -89,6 +103,7 @@ public final class RunStage implements StageRules {
 
     private static NextAct running(JobState state, JobRun run) {
         List<Operation> left = RunTasks.left(state);
+        if (!left.isEmpty() && left.getFirst().kind() == Operation.Kind.ADD_KEY) return turning(run);
         if (!left.isEmpty() && RunTasks.startedByHand(left.getFirst()))
             return new NextAct(
                     "Look on, and do what it asks for",
@@ -107,6 +122,16 @@ public final class RunStage implements StageRules {
                         ? List.of()
                         : List.of(Act.simple("Stop before the next step", Release.STOP)
                                 .second()));
+    }
+
+    private static NextAct turning(JobRun run) {
+        return new NextAct(
+                "Turn the key off and on when the module waits for it",
+                run.taskTitle() + " is under way; what it waits for stands below. A window that is missed can be opened"
+                        + " again.",
+                "Safe to stop: a key that was not learned is learned later.",
+                Tone.WRITE,
+                List.of(Act.simple("Stop it", Release.STOP)));
     }
 
     private static NextAct interrupted(JobRun run) {
