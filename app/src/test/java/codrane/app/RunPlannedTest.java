@@ -13,15 +13,15 @@ import codrane.app.stage.bench.BenchActs;
 import codrane.app.stage.decide.DecideActs;
 import codrane.app.stage.decide.SettingActs;
 import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.intake.IntakeForm;
 import codrane.app.stage.prepare.PrepareActs;
-import codrane.app.stage.prepare.SheetActs;
-import codrane.app.stage.run.RunActs;
 import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.RunTasks;
 import codrane.core.job.hold.HoldRules;
+import codrane.core.job.release.Release;
 import codrane.core.job.stage.NextActs;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
@@ -364,31 +364,23 @@ class RunPlannedTest {
         }
     }
 
+    /** A dead module kept the order, and nobody read it: what is not carried out whole is not begun. */
     @Test
-    void k13_thatCanNotBeCarriedOutYet_isPlannedAndNotBegun() throws Exception {
-        try (StandinWorld world = world(Conditions.changedBus(LORNE), StandinWorld.Ports.FREE)) {
+    void k12_thatCanNotBeCarriedOutYet_isPlannedAndNotBegun() throws Exception {
+        Pack dunlin = TestWorld.pack("peregil-dunlin");
+        try (StandinWorld world = world(Conditions.blankBody(dunlin), StandinWorld.Ports.FREE)) {
             App app = RunningApp.launch(world);
-            JobSteps job = take(app, JobKind.LEARN_VIN, Conditions.LORNE_BUS.text(), "doors");
-            toBaseline(app, job);
-            done(TestActs.of(app).plan(job.number, WHO));
-            done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
-            done(app.bean(SheetActs.class).fetch(job.number, WHO));
-            Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
-            JsonNode before = module(world, "doors");
-            List<String> all = job.facts()
-                    .plan()
-                    .orElseThrow()
-                    .plan()
-                    .writes()
-                    .map(o -> o.key())
-                    .toList();
-            Acted acted = app.bean(RunActs.class).run(job.number, all, WHO);
-            assertThat(((Acted.Refused) acted).sentence())
-                    .contains("can't carry out yet")
-                    .contains("have the VIN learned");
-            assertThat(job.facts().run()).isEmpty();
-            assertThat(module(world, "doors")).isEqualTo(before);
-            app.context().close();
+            long number = new AtDecide(app, world).job(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW");
+            JobSteps job = new JobSteps(app, number);
+            IntakeForm keys = new IntakeForm(
+                    null, null, null, null, null, null, "2", "3", "papers and the owner", null, null, null, null);
+            done(app.bean(IntakeActs.class).note(number, keys, "desk"));
+            done(TestActs.of(app).plan(number, WHO));
+            assertThat(job.facts().plan().orElseThrow().plan().blocks()).isEmpty();
+            assertThat(RunTasks.unable(job.facts())).contains("Write the vehicle order to the body");
+            assertThat(BeforeAgreeing.of(job.facts()))
+                    .anyMatch(s -> s.startsWith("Codrane can't carry out: Write the vehicle order to the body"));
+            assertThat(Release.noTasks(job.facts()).orElseThrow().sentence()).contains("can't carry out yet");
         }
     }
 }

@@ -9,6 +9,7 @@ import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.pack.Pack;
 import codrane.core.part.SerialMask;
+import codrane.core.text.Words;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -66,7 +67,7 @@ public class Access {
             if (told.mailConfirmed()) offers.put(authority, counter(authority).plans());
         } catch (AuthorityException e) {
             silent.put(authority, e.getMessage());
-            if (store.known(authority).isPresent()) store.trouble(authority, e.getMessage());
+            if (store.known(authority).isPresent()) store.trouble(authority, Words.said(e));
         }
         return known(authority);
     }
@@ -144,7 +145,7 @@ public class Access {
             audit.record(who, act, authority, "");
             return Optional.empty();
         } catch (AuthorityException e) {
-            return Optional.of(e.getMessage());
+            return Optional.of(Words.said(e));
         }
     }
 }

@@ -9,6 +9,7 @@ import codrane.core.access.WorkshopAccount;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult;
+import codrane.core.text.Words;
 import java.time.Duration;
 import java.time.InstantSource;
 import java.util.List;
@@ -94,7 +95,7 @@ class AuthorityClient {
             return new Told.Granted(
                     Objects.requireNonNullElse(asked(authority, request).grant(), ""));
         } catch (UnknownException | RefusedException e) {
-            return new Told.Refused(e.getMessage());
+            return new Told.Refused(Words.said(e));
         }
     }
 

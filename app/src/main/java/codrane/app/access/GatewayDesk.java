@@ -10,6 +10,7 @@ import codrane.core.access.WorkshopAccount;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.text.Words;
 import codrane.core.tool.ToolLook;
 import codrane.core.vin.Vin;
 import codrane.link.LinkLostException;
@@ -69,7 +70,7 @@ public class GatewayDesk {
         try {
             return withGrant(subject, bench, authority, serial.orElseThrow());
         } catch (AuthorityException | LinkLostException e) {
-            return Optional.of(e.getMessage());
+            return Optional.of(Words.said(e));
         }
     }
 

@@ -72,6 +72,6 @@ public class LostSettings {
                 .orElse("");
         return new Lost.WholeBlock(
                 new PutBack(module.id(), layout, PutBack.WHOLE, raw.hex(), now),
-                module.title() + ", " + pack.layouts().get(layout).title());
+                module.title() + ", " + pack.layout(layout).title());
     }
 }

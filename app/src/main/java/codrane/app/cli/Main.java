@@ -1,5 +1,7 @@
 package codrane.app.cli;
 
+import static java.util.Objects.requireNonNull;
+
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.util.List;
@@ -111,7 +113,8 @@ public final class Main {
 
     /** Codes that go out of an order begin as options do. */
     private static CommandLine codes(CommandLine line) {
-        return line.getSubcommands().get("order").getSubcommands().get("change");
+        CommandLine order = requireNonNull(line.getSubcommands().get("order"));
+        return requireNonNull(order.getSubcommands().get("change"));
     }
 
     private static PrintWriter writer(PrintStream stream) {

@@ -1,6 +1,9 @@
 package codrane.app.cli;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.app.cli.Main.UsageException;
+import codrane.core.text.Words;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.BindException;
@@ -31,7 +34,7 @@ final class Misread {
             case ParameterException value
             when value.getArgSpec() != null ->
                 name(value.getArgSpec()) + ": " + InputFile.quoted(value.getValue()) + " (" + expected(value) + ")";
-            default -> "not understood: " + InputFile.quoted(e.getMessage());
+            default -> "not understood: " + InputFile.quoted(Words.said(e));
         };
     }
 
@@ -44,15 +47,15 @@ final class Misread {
     }
 
     private static String expected(ParameterException e) {
-        return e.getCause() == null ? "can't be read" : e.getCause().getMessage();
+        return e.getCause() == null ? "can't be read" : Words.said(e.getCause());
     }
 
     /** @return the exit code */
     static int failed(Exception e, Output errors) throws Exception {
         return switch (e) {
-            case UsageException usage -> errors.error("usage", usage.getMessage(), "");
+            case UsageException usage -> errors.error("usage", Words.said(usage), "");
             case IOException io -> errors.error("io", said(io), "");
-            case UncheckedIOException io -> errors.error("io", said(io.getCause()), "");
+            case UncheckedIOException io -> errors.error("io", said(requireNonNull(io.getCause())), "");
             default -> throw e;
         };
     }

@@ -5,6 +5,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
+import codrane.core.text.Words;
 import codrane.core.uds.MessageText;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
@@ -86,7 +87,7 @@ final class UdsCommand extends Asked {
                 : CanLink.open(where.host(), where.port(), (PackLink.Can) link)) {
             return tell(request, open.request(to, request, WAITS));
         } catch (LinkLostException e) {
-            return output().error("link", e.getMessage(), where.host() + ":" + where.port());
+            return output().error("link", Words.said(e), where.host() + ":" + where.port());
         }
     }
 

@@ -25,6 +25,7 @@ import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /** One interface on this node: its link, used by one at a time, and the last two minutes of its meter. */
 public final class BenchInterface {
@@ -39,7 +40,7 @@ public final class BenchInterface {
     private final ReentrantLock inUse = new ReentrantLock();
     private final Deque<SupplyReading> samples = new ArrayDeque<>();
     private final TraceRing trace = new TraceRing(TraceRing.STANDARD);
-    private DiagnosticLink link;
+    private @Nullable DiagnosticLink link;
     private String opened = "";
     private volatile Optional<Integer> key = Optional.empty();
     private volatile boolean answered;

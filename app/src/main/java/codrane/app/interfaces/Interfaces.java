@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskScheduler;
 import org.springframework.stereotype.Component;
@@ -19,7 +20,7 @@ public class Interfaces implements SmartLifecycle {
 
     private final List<BenchInterface> interfaces;
     private final PackShelf packs;
-    private ThreadPoolTaskScheduler sampler;
+    private @Nullable ThreadPoolTaskScheduler sampler;
 
     Interfaces(CodraneSettings settings, PackShelf packs, InstantSource time) {
         this.packs = packs;

@@ -11,6 +11,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "hold_point")
@@ -35,6 +36,8 @@ class HoldPointEntity {
     String who;
     Instant at;
     String why;
+
+    @Nullable
     String about;
 
     HoldNote note() {

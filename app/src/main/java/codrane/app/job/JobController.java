@@ -1,5 +1,7 @@
 package codrane.app.job;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.app.account.Role;
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
@@ -62,7 +64,7 @@ class JobController {
                 : Stage.of(stage).orElseThrow(() -> new ResponseStatusException(HttpStatus.NOT_FOUND));
         Viewer viewer = new Viewer(who.getName(), Role.of(who), again(request, model));
         request.setAttribute(PressFields.SEEN, state.job().version());
-        model.addAttribute("view", rooms.get(shown).view(state, viewer));
+        model.addAttribute("view", requireNonNull(rooms.get(shown)).view(state, viewer));
         // the view may have something asked for in the background
         Optional<JobTasks.Progress> begun = tasks.of(number).filter(t -> !t.ended());
         model.addAttribute("frame", frames.of(state, shown, begun.or(() -> task), viewer));

@@ -15,6 +15,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "job")
@@ -32,15 +33,23 @@ class JobEntity {
     JobKind kind;
 
     String complaint;
+
+    @Nullable
     String replacedModule;
 
+    @Nullable
     @Enumerated(EnumType.STRING)
     PartOrigin partOrigin;
 
     Instant createdAt;
     String createdBy;
+
+    @Nullable
     Instant closedAt;
+
     String closedWhy = "";
+
+    @Nullable
     Instant reopenedAt;
 
     /** Raised by each act of a person. */
@@ -49,6 +58,8 @@ class JobEntity {
 
     String lastAct = "";
     String lastWho = "";
+
+    @Nullable
     Instant lastAt;
 
     void wanted(Job.Wanted wanted) {

@@ -1,6 +1,7 @@
 package codrane.app.live;
 
 import codrane.app.interfaces.BenchInterface.BusyException;
+import codrane.core.text.Words;
 import codrane.link.LinkLostException;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -50,7 +51,7 @@ public class JobTasks {
             work.accept((label, done, total) ->
                     update(jobNumber, new Progress(title, label, done, total, false, Optional.empty())));
         } catch (LinkLostException | BusyException | TaskFailedException e) {
-            error = Optional.of(e.getMessage());
+            error = Optional.of(Words.said(e));
         } catch (RuntimeException e) {
             LOG.error("{} of job {} failed", title, jobNumber, e);
             error = Optional.of(

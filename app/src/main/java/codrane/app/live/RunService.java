@@ -8,6 +8,7 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.run.Step;
+import codrane.core.text.Words;
 import codrane.link.LinkLostException;
 import codrane.link.run.RunLoop;
 import java.time.Duration;
@@ -173,7 +174,7 @@ public class RunService implements SmartLifecycle {
                     order,
                     claim,
                     state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED,
-                    e.getMessage(),
+                    Words.said(e),
                     "Wait, then run again.");
         } catch (LinkLostException e) {
             end(

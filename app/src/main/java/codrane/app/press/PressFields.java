@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.support.RequestDataValueProcessor;
@@ -35,7 +36,7 @@ public class PressFields implements BeanPostProcessor {
         }
 
         @Override
-        public Map<String, String> getExtraHiddenFields(HttpServletRequest request) {
+        public @Nullable Map<String, String> getExtraHiddenFields(HttpServletRequest request) {
             Map<String, String> fields = before.getExtraHiddenFields(request);
             if (fields == null || fields.isEmpty()) return fields; // not for forms that only look
             Map<String, String> more = new LinkedHashMap<>(fields);

@@ -22,7 +22,11 @@ class PressInterceptor implements HandlerInterceptor {
     static final String SEEN = "seen";
     private static final int LONGEST_KEY = 64;
     /** Few digits are soon found from a hash of them: it is salted with what only this process knows. */
-    private static final byte[] SALT = SecureRandom.getSeed(32);
+    private static final byte[] SALT = new byte[32];
+
+    static {
+        new SecureRandom().nextBytes(SALT);
+    }
 
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {

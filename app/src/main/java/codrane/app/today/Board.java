@@ -1,5 +1,7 @@
 package codrane.app.today;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
 import codrane.app.job.JobDesk;
@@ -63,12 +65,12 @@ class Board {
         Map<Long, List<Object>> rests = rests(open);
         Supply supply = new Supply();
         List<Job> stale = open.stream()
-                .filter(job -> !fresh(kept.get(key(job, who)), rests.get(job.id()), job, supply))
+                .filter(job -> !fresh(kept.get(key(job, who)), rests.getOrDefault(job.id(), List.of()), job, supply))
                 .toList();
         for (JobState state : desk.states(stale))
-            keep(state, rests.get(state.job().id()), supply, who);
+            keep(state, rests.getOrDefault(state.job().id(), List.of()), supply, who);
         List<Card> cards = new ArrayList<>();
-        for (Job job : open) cards.add(kept.get(key(job, who)).card());
+        for (Job job : open) cards.add(requireNonNull(kept.get(key(job, who))).card());
         return cards;
     }
 
@@ -78,7 +80,8 @@ class Board {
         for (Job job : open)
             rests.computeIfAbsent(job.id(), id -> new ArrayList<>()).add(job.version());
         for (Room room : rooms)
-            room.moved(open).forEach((id, moved) -> rests.get(id).add(moved));
+            room.moved(open)
+                    .forEach((id, moved) -> requireNonNull(rests.get(id)).add(moved));
         return rests;
     }
 

@@ -2,6 +2,7 @@ package codrane.app.web;
 
 import codrane.app.baseline.Baselines.UnknownBaselineException;
 import codrane.app.job.JobDesk.UnknownJobException;
+import codrane.core.text.Words;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
@@ -30,13 +31,13 @@ class ErrorPages {
     @ExceptionHandler(UnknownJobException.class)
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String unknownJob(UnknownJobException e, Model model) {
-        return page(model, e.getMessage(), "Look for it by number or by the end of its VIN.");
+        return page(model, Words.said(e), "Look for it by number or by the end of its VIN.");
     }
 
     @ExceptionHandler(UnknownBaselineException.class)
     @ResponseStatus(HttpStatus.NOT_FOUND)
     String unknownBaseline(UnknownBaselineException e, Model model) {
-        return page(model, e.getMessage(), "Look for it on its vehicle’s page.");
+        return page(model, Words.said(e), "Look for it on its vehicle’s page.");
     }
 
     @ExceptionHandler({

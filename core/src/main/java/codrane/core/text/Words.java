@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.Objects;
 
 /** Numbers as people read them. */
 public final class Words {
@@ -20,6 +21,11 @@ public final class Words {
     /** {@code 3 Mar 2026, 14:05} */
     public static String dayAndTime(Instant instant, ZoneId zone) {
         return DAY_AND_TIME.format(instant.atZone(zone));
+    }
+
+    /** What an exception says: its message, or what it is where it has none. */
+    public static String said(Throwable e) {
+        return Objects.requireNonNullElse(e.getMessage(), e.getClass().getSimpleName());
     }
 
     /** {@code 3 Mar 2026} */

@@ -1,5 +1,7 @@
 package codrane.app.stage.bench;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.app.baseline.DeepReadings;
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
@@ -19,6 +21,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.power.SupplyReading;
 import codrane.core.run.Reply;
 import codrane.core.scan.DeepReading;
+import codrane.core.text.Words;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.scan.VehicleScanner;
@@ -78,7 +81,7 @@ public class BenchActs {
                             + ". Is the key on, is the cable plugged in?")
                     : proven(state.job().number(), bench.get(), answered.get(), who);
         } catch (LinkLostException | BenchInterface.BusyException | TaskFailedException e) {
-            return Acted.refused(e.getMessage());
+            return Acted.refused(Words.said(e));
         }
     }
 
@@ -122,7 +125,7 @@ public class BenchActs {
     }
 
     private Acted keepOld(JobState state, PackModule module, DeepReading reading, String who) {
-        boolean answers = reading.modules().get(module.id()).answers();
+        boolean answers = requireNonNull(reading.modules().get(module.id())).answers();
         if (answers) deep.keep(state, reading, Purpose.OLD_PART, module.id(), who);
         String sentence = answers
                 ? "The old " + module.lowerTitle() + " was read and is kept."

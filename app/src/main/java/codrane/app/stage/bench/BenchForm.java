@@ -5,6 +5,7 @@ import codrane.core.job.BenchNotes.BatteryNote;
 import codrane.core.job.BenchNotes.Other;
 import codrane.core.pack.Pack;
 import codrane.core.power.Chemistry;
+import codrane.core.text.Words;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
@@ -82,7 +83,7 @@ public record BenchForm(
             return new Read.Notes(new BenchNotes(
                     ticked(cableSeen), ticked(sleepOff), ticked(updatesOff), others(), battery(), said(online)));
         } catch (Wrong e) {
-            return new Read.Wrong(e.getMessage());
+            return new Read.Wrong(Words.said(e));
         }
     }
 

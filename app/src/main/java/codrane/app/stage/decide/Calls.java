@@ -1,5 +1,7 @@
 package codrane.app.stage.decide;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.job.JobState;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Policy;
@@ -64,8 +66,8 @@ final class Calls {
         return new Call(
                 school.key(),
                 school.question(),
-                school.choices().get(answer),
-                school == School.CODING_SOURCE ? source(state, facts) : said(state, RULES.get(school)),
+                school.choices().getOrDefault(answer, answer),
+                school == School.CODING_SOURCE ? source(state, facts) : said(state, requireNonNull(RULES.get(school))),
                 policy.overrule(school).isPresent(),
                 answer,
                 school.choices());
@@ -77,7 +79,7 @@ final class Calls {
                 .filter(m -> state.planHas(Operation.Kind.WRITE_CODING))
                 .flatMap(m -> CodingSources.chosen(facts, m))
                 .map(r -> "Source: " + r.source().words() + ". " + r.reason())
-                .orElseGet(() -> said(state, RULES.get(School.CODING_SOURCE)));
+                .orElseGet(() -> said(state, requireNonNull(RULES.get(School.CODING_SOURCE))));
     }
 
     private static String said(JobState state, String rule) {

@@ -15,6 +15,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.scan.ModuleReading;
+import codrane.core.text.Words;
 import codrane.link.LinkLostException;
 import codrane.link.scan.VehicleScanner;
 import java.time.InstantSource;
@@ -103,7 +104,7 @@ public class ScanActs {
             audit.record(who, "asked a module by hand", "job " + number, module.id());
             return acts.then(number, who, "asked a module by hand", now -> keep(now, all, who));
         } catch (LinkLostException | BenchInterface.BusyException | TaskFailedException e) {
-            return Acted.refused(e.getMessage());
+            return Acted.refused(Words.said(e));
         }
     }
 

@@ -1,5 +1,7 @@
 package codrane.app.stage.identify;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.job.Scan;
 import codrane.core.scan.ModuleReading;
 import java.time.Instant;
@@ -53,6 +55,6 @@ class ScanStore {
     }
 
     private Scan scan(ScanRepository.Head head) {
-        return new Scan(head.id(), head.takenAt(), head.takenBy(), parsed.get(head.id()));
+        return new Scan(head.id(), head.takenAt(), head.takenBy(), requireNonNull(parsed.get(head.id())));
     }
 }

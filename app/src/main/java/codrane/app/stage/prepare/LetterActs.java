@@ -18,6 +18,7 @@ import codrane.core.ready.Need;
 import codrane.core.ready.Noted;
 import codrane.core.ready.RequestLetter;
 import codrane.core.scan.ModuleReading;
+import codrane.core.text.Words;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -126,7 +127,7 @@ public class LetterActs {
                 return state -> notAwaited(state, module)
                         .orElseGet(() -> arrived(state, letter, answer.get(), upload.apply(state)));
             } catch (ServiceException e) {
-                return state -> Acted.refused(e.getMessage());
+                return state -> Acted.refused(Words.said(e));
             }
         });
     }

@@ -6,6 +6,7 @@ import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.core.calibration.Manifest;
 import codrane.core.job.JobState;
 import codrane.core.job.stage.PrepareStage;
+import codrane.core.text.Words;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -67,7 +68,7 @@ class Offers {
         try {
             return new Answer(now(state), "", time.instant());
         } catch (ServiceException e) {
-            return new Answer(List.of(), e.getMessage(), time.instant());
+            return new Answer(List.of(), Words.said(e), time.instant());
         }
     }
 

@@ -17,6 +17,7 @@ import codrane.core.job.JobState;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
 import codrane.core.octets.Checksums;
+import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -54,7 +55,7 @@ public class PrepareActs {
                 if (offer.isEmpty()) return state -> Acted.refused("The service does not offer " + manifestId + ".");
                 return state -> begun(state, offer.get(), agreed, who);
             } catch (ServiceException e) {
-                return state -> Acted.refused(e.getMessage());
+                return state -> Acted.refused(Words.said(e));
             }
         });
     }
@@ -113,7 +114,7 @@ public class PrepareActs {
                 return atHand(now, shelved, how, who);
             });
         } catch (ServiceException | IllegalArgumentException e) {
-            throw new JobTasks.TaskFailedException(e.getMessage());
+            throw new JobTasks.TaskFailedException(Words.said(e));
         }
     }
 
@@ -149,7 +150,7 @@ public class PrepareActs {
                 return atHand(state, shelf.add(manifest.get(), content), "took a file", who);
             };
         } catch (ServiceException e) {
-            return state -> Acted.refused(e.getMessage());
+            return state -> Acted.refused(Words.said(e));
         }
     }
 }

@@ -11,6 +11,7 @@ import codrane.core.job.JudgedSheet;
 import codrane.core.job.SheetText;
 import codrane.core.job.stage.PrepareStage;
 import codrane.core.pack.PackModule;
+import codrane.core.text.Words;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
@@ -42,7 +43,7 @@ public class SheetActs {
                         service.lineSheet(asked.pack(), module, asked.job().vin());
                 return state -> take(state, "service of " + state.pack().maker(), text, Optional.empty(), who);
             } catch (ServiceException e) {
-                return state -> Acted.refused(e.getMessage());
+                return state -> Acted.refused(Words.said(e));
             }
         });
     }

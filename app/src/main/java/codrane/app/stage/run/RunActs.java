@@ -120,7 +120,7 @@ public class RunActs {
                     "was refused by the gateway",
                     now -> locked(now, Release.locked(now), who)));
         } catch (LinkLostException | BenchInterface.BusyException e) {
-            return Optional.of(Acted.refused(e.getMessage()));
+            return Optional.of(Acted.refused(Words.said(e)));
         }
     }
 

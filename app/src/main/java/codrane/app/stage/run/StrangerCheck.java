@@ -6,6 +6,7 @@ import codrane.app.job.Readings;
 import codrane.app.live.JobTasks.TaskFailedException;
 import codrane.app.live.Witness;
 import codrane.core.job.JobState;
+import codrane.core.text.Words;
 import codrane.link.LinkLostException;
 import java.util.Optional;
 import java.util.Set;
@@ -35,7 +36,7 @@ class StrangerCheck {
         } catch (Readings.StrangerException e) {
             return Optional.of(Acted.refused("Not started. " + e.getMessage() + " Nothing was written now."));
         } catch (LinkLostException | BenchInterface.BusyException | TaskFailedException e) {
-            return Optional.of(Acted.refused(e.getMessage()));
+            return Optional.of(Acted.refused(Words.said(e)));
         }
     }
 }

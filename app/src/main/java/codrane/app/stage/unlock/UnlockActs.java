@@ -15,6 +15,7 @@ import codrane.core.job.Job;
 import codrane.core.job.JobState;
 import codrane.core.job.RefusedAct;
 import codrane.core.job.stage.UnlockStage;
+import codrane.core.text.Words;
 import codrane.core.tool.ToolLook;
 import codrane.link.LinkLostException;
 import java.util.Optional;
@@ -93,7 +94,7 @@ public class UnlockActs {
                     new GatewayDesk.Subject(job.vehicleId(), job.id(), job.vin(), state.pack(), who), bench.get());
             if (refusal.isPresent()) return Acted.refused(refusal.get());
         } catch (BenchInterface.BusyException | LinkLostException | TaskFailedException e) {
-            return Acted.refused(e.getMessage());
+            return Acted.refused(Words.said(e));
         }
         return acts.then(job.number(), who, "had the gateway opened", now -> {
             audit.record(
