@@ -50,6 +50,19 @@ class CorrectTest {
         assertThat(job.facts().intake().oldModule()).isEmpty(); // it was another one
     }
 
+    /** People see what is wanted, not kinds; another part may be work of another kind. */
+    @Test
+    void correct_anotherPart_isOfTheKindThatFollowsFromIt() throws Exception {
+        JobSteps job = new JobSteps(app, "tail-lift");
+        String page = WebSession.signIn(app.url(), "desk").get("/jobs/" + job.number + "/intake");
+        assertThat(page)
+                .contains("A part was replaced, or is going to be", "Faults are stored: judge them, and clear them")
+                .doesNotContain(JobKind.REPLACE_SENSOR.title(), JobKind.REPLACE_LICENSED.title());
+        assertThat(correct(job.number, WORDS, JobKind.REPLACE_MODULE, "gearbox", "SECOND_HAND"))
+                .isInstanceOf(Acted.Done.class);
+        assertThat(job.facts().job().kind()).isEqualTo(JobKind.REPLACE_IMMOBILISER);
+    }
+
     @Test
     void correct_whatCannotBe_isRefusedAndChangesNothing() {
         JobSteps job = new JobSteps(app, "tail-lift");

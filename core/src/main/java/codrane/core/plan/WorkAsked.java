@@ -44,6 +44,14 @@ public enum WorkAsked {
         return kind.name();
     }
 
+    /** What was asked for when a job of this kind came of it; empty for what is no work on a vehicle. */
+    public static Optional<WorkAsked> of(JobKind kind) {
+        return Arrays.stream(values())
+                .filter(w -> w.kind == kind)
+                .findFirst()
+                .or(() -> Optional.of(PART).filter(w -> kind.replaces()));
+    }
+
     public JobKind.Group group() {
         return kind.group();
     }

@@ -14,6 +14,7 @@ import codrane.core.job.JobState;
 import codrane.core.job.WantedForm;
 import codrane.core.job.stage.IntakeStage;
 import codrane.core.plan.HoldPoint;
+import codrane.core.plan.WorkAsked;
 import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
@@ -45,12 +46,23 @@ public class CorrectActs {
     public Acted correct(long number, WantedForm form, String who) {
         return acts.on(number, who, IntakeStage.CORRECT, state -> {
             if (form.complaint().isBlank()) return Acted.refused("Say what the customer complains about.");
-            return switch (form.read(state.pack())) {
+            return switch (anew(state.job(), form).read(state.pack())) {
                 case WantedForm.Read.Wrong(String field, String sentence) -> Acted.refused(sentence);
                 case WantedForm.Read.Good(Job.Wanted wanted) ->
                     IntakeStage.otherWork(state, wanted).map(Acted::refused).orElseGet(() -> keep(state, wanted, who));
             };
         });
+    }
+
+    /** The kind of a replaced part follows from the part: of another one it is asked again. */
+    private static WantedForm anew(Job job, WantedForm form) {
+        boolean part = WorkAsked.of(job.kind()).equals(Optional.of(WorkAsked.PART))
+                && form.kind().equals(job.kind().name());
+        boolean same = form.module().equals(job.replacedModule().orElse(""))
+                && form.origin().equals(job.origin().map(Enum::name).orElse(""));
+        return part && !same
+                ? new WantedForm(form.complaint(), WorkAsked.PART_OF_ANY_KIND, form.module(), form.origin())
+                : form;
     }
 
     private Acted keep(JobState state, Job.Wanted wanted, String who) {

@@ -9,6 +9,7 @@ import codrane.core.job.stage.IntakeStage;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
+import codrane.core.plan.WorkAsked;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -55,9 +56,8 @@ public record IntakeView(
             Job job = state.job();
             return new Correction(
                     job.complaint(),
-                    Arrays.stream(JobKind.values())
-                            .filter(k -> k != JobKind.READY_TOOL)
-                            .map(k -> new Option(k.name(), k.title(), k == job.kind()))
+                    Arrays.stream(WorkAsked.values())
+                            .map(w -> work(w, job.kind()))
                             .toList(),
                     state.pack().modules().values().stream()
                             .map(m -> new Option(
@@ -68,6 +68,13 @@ public record IntakeView(
                                     new Option(o.name(), o.words(), job.origin().equals(Optional.of(o))))
                             .toList(),
                     state.plan().isEmpty());
+        }
+
+        /** What the job is stays what it is; of another part the kind follows from the part. */
+        private static Option work(WorkAsked work, JobKind kind) {
+            boolean chosen = WorkAsked.of(kind).equals(Optional.of(work));
+            String other = work == WorkAsked.PART ? WorkAsked.PART_OF_ANY_KIND : work.value();
+            return new Option(chosen ? kind.name() : other, work.sentence(), chosen);
         }
     }
 
