@@ -178,28 +178,21 @@ public final class RunMachine {
         return new RunAction.Send(purpose, state.task().module().id(), request, operation, writes);
     }
 
-    private static RunAction block(RunState state) {
-        RunTask.Program program = program(state.task());
-        long address = state.from() + (long) (state.block() - 1) * state.payload();
-        int length = (int) Math.min(state.payload(), program.start() + program.length() - address);
-        return new RunAction.SendBlock(program.module().id(), state.block(), state.block() & 0xFF, address, length);
-    }
-
     private static Step positive(RunState state, Bytes message) {
         return switch (state.phase()) {
             case SESSION -> enter(state.at(afterSession(state.task())));
             case SEED -> key(state, message);
             case KEY -> afterUnlock(state);
-            case ASK_STATE -> resume(state, message);
+            case ASK_STATE -> TransferSteps.resume(state, message);
             case ERASE -> enter(state.download(program(state.task()).start()));
-            case REQUEST_DOWNLOAD -> startTransfer(state, message);
-            case TRANSFER -> confirmedBlock(state, message);
+            case REQUEST_DOWNLOAD -> TransferSteps.startTransfer(state, message);
+            case TRANSFER -> TransferSteps.confirmedBlock(state, message);
             case EXIT -> enter(state.at(Phase.CHECK));
-            case CHECK -> checked(state, message);
+            case CHECK -> TransferSteps.checked(state, message);
             case RESTART ->
                 new Step(state, new RunAction.Pause("The module restarts", java.time.Duration.ofMillis(500)));
             case WAKE -> awake(state);
-            case CONFIRM -> confirmSoftware(state, message);
+            case CONFIRM -> TransferSteps.confirmSoftware(state, message);
             case READ -> alreadyThere(state, message);
             case WRITE -> enter(state.at(Phase.READ_BACK));
             case READ_BACK -> compare(state, message);
@@ -255,51 +248,6 @@ public final class RunMachine {
         if (state.task() instanceof RunTask.Write) return enter(state.at(Phase.READ));
         if (state.task() instanceof RunTask.LearnVin) return enter(state.at(Phase.FORGET));
         return enter(state.at(state.recovering() ? Phase.ASK_STATE : Phase.ERASE));
-    }
-
-    /** What the module reports decides, not the journal: octet 0 is its state, then the next free address. */
-    private static Step resume(RunState state, Bytes message) {
-        RunTask.Program program = program(state.task());
-        TransferState reported = TransferState.of(message.from(3), program);
-        return switch (reported) {
-            case TransferState.Verified() -> enter(state.at(Phase.CHECK)); // perhaps of the old content
-            case TransferState.Partial(long next) -> enter(state.download(next));
-            case TransferState.FromErase() -> enter(state.at(Phase.ERASE));
-        };
-    }
-
-    private static Step startTransfer(RunState state, Bytes message) {
-        int most = ProgramRequests.longestBlock(message);
-        int blockBytes = Math.min(
-                most, program(state.task()).module().flash().orElseThrow().blockBytes());
-        if (blockBytes < 3)
-            return lost(state, "offers blocks of " + most + " octets, which can't hold data", "Recover the run.");
-        RunState transfer = state.transfer(blockBytes - 2);
-        return new Step(transfer, block(transfer));
-    }
-
-    private static Step confirmedBlock(RunState state, Bytes message) {
-        boolean echoed = message.length() >= 2 && message.u8(1) == (state.block() & 0xFF);
-        if (!echoed) return lost(state, "confirmed another block than was sent", "Recover the run.");
-        RunState next = state.nextBlock();
-        return next.block() > next.blocks() ? enter(next.at(Phase.EXIT)) : new Step(next, block(next));
-    }
-
-    private static Step checked(RunState state, Bytes message) {
-        boolean good = message.length() >= 5 && message.u8(4) == 0;
-        if (good) return enter(state.at(Phase.RESTART));
-        if (state.payload() == 0) return enter(state.at(Phase.ERASE)); // nothing was sent since recovering
-        return lost(
-                state,
-                "says that the content is not what it should be",
-                "Recover the run: it is erased and written again.");
-    }
-
-    private static Step confirmSoftware(RunState state, Bytes message) {
-        String software = message.from(3).text().strip();
-        String expected = program(state.task()).softwareAfter();
-        if (software.equals(expected)) return enter(state.nextTask());
-        return lost(state, "reports software " + software + " instead of " + expected, "Recover the run.");
     }
 
     private static Step alreadyThere(RunState state, Bytes message) {
@@ -359,7 +307,7 @@ public final class RunMachine {
             return stop(
                     state, what, "Check cable and power, then " + (state.committed() ? "recover the run." : "go on."));
         RunState retry = state.again();
-        if (retry.phase() == Phase.TRANSFER) return new Step(retry, block(retry));
+        if (retry.phase() == Phase.TRANSFER) return new Step(retry, TransferSteps.block(retry));
         return enter(retry);
     }
 
@@ -367,7 +315,7 @@ public final class RunMachine {
         return state.committed() ? lost(state, what, nextStep) : safe(state, what, nextStep);
     }
 
-    private static Step lost(RunState state, String what, String nextStep) {
+    static Step lost(RunState state, String what, String nextStep) {
         return new Step(state, new RunAction.Stopped(true, sentence(state, what), nextStep));
     }
 
@@ -404,7 +352,7 @@ public final class RunMachine {
         };
     }
 
-    private static RunTask.Program program(RunTask task) {
+    static RunTask.Program program(RunTask task) {
         return (RunTask.Program) task;
     }
 

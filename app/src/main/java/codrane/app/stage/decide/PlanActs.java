@@ -61,8 +61,15 @@ public class PlanActs {
     public Acted plan(long number, String who) {
         return acts.asking(number, who, DecideStage.PLAN, state -> Optional.empty(), asked -> {
             Optional<Content> content = contents.of(asked);
-            return state -> plan(state, PlanBasis.of(state).orElseThrow(), content, who);
+            return state -> scanned(asked).equals(scanned(state))
+                    ? plan(state, PlanBasis.of(state).orElseThrow(), content, who)
+                    : Acted.refused("The vehicle was scanned meanwhile: look at the scan, then plan again.");
         });
+    }
+
+    /** The scan that was asked about. */
+    private static Optional<Long> scanned(JobState state) {
+        return state.before().map(Scan::id);
     }
 
     private Acted plan(JobState state, Scan scan, Optional<Content> content, String who) {

@@ -16,7 +16,7 @@ import java.util.Optional;
  * @param type whether this one may type it
  * @param show whether this one may look at it, with a reason
  */
-public record CodeView(String key, String title, String kept, String form, int digits, boolean type, boolean show) {
+public record CodeView(String key, String title, String kept, String form, boolean type, boolean show) {
     static List<CodeView> of(JobState state, Viewer viewer) {
         return state.readiness().stream()
                 .flatMap(r -> r.needs().stream())
@@ -40,7 +40,6 @@ public record CodeView(String key, String title, String kept, String form, int d
                 kind.title(),
                 kept.orElse(""),
                 digits == 0 ? "digits" : Words.count(digits, "digit"),
-                digits,
                 viewer.may(number, "codes") && !state.runHolds(),
                 kept.isPresent() && viewer.may(number, "codes/shown"));
     }

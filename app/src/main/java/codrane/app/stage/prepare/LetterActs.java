@@ -125,6 +125,7 @@ public class LetterActs {
                 Function<JobState, Acted> upload =
                         prepares.taken(asked, answer.get().content().toArray(), who);
                 return state -> notAwaited(state, module)
+                        .or(() -> PrepareStage.UPLOAD.stop(state).map(Acted::refused)) // as any file that is taken
                         .orElseGet(() -> arrived(state, letter, answer.get(), upload.apply(state)));
             } catch (ServiceException e) {
                 return state -> Acted.refused(Words.said(e));
