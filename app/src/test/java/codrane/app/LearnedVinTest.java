@@ -83,6 +83,9 @@ class LearnedVinTest {
             assertThat(doors.path("coding").path("doors-main").asString())
                     .isEqualTo(FactoryCoding.block(LORNE, LORNE.layouts().get("doors-main"), Conditions.LORNE)
                             .hex());
+            assertThat(WebSession.signIn(app.url(), WHO).get("/jobs/" + number + "/record"))
+                    .contains(Conditions.LORNE_DONOR.text() + " → " + Conditions.LORNE.text())
+                    .doesNotContain("software 0BK");
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
         }

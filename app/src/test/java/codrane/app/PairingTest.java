@@ -196,6 +196,7 @@ class PairingTest {
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 900))
                     .filteredOn(row -> row.request().equals("310103201B"))
                     .hasSize(2); // the wrong one, and the right one
+            assertThat(tech.get(path(job, "record"))).contains("not paired → paired");
             nowhere(app, job, CODE);
             whoLooks(app, job);
         }
@@ -267,6 +268,7 @@ class PairingTest {
             turned(app, job, world);
             assertThat(run(job)).as(run(job).toString()).matches(JobRun::finished);
             assertThat(keys(world)).isEqualTo(2);
+            assertThat(tech.get(path(job, "record"))).contains("keys known: 0 → 1", "keys known: 1 → 2");
             nowhere(app, job, CODE);
         }
     }

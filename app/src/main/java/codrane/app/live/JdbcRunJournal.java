@@ -213,19 +213,36 @@ final class JdbcRunJournal implements RunJournal {
             }
             case RunTask.LearnVin learn -> {
                 if (!store.wrote(runId, done)) return;
+                String was = before.octets(Ident.VIN).orElse(Bytes.EMPTY).hex();
                 ledger.add(
                         origin,
                         change(
                                 task,
-                                null,
-                                before.text(Ident.VIN).orElse(""),
-                                learn.vin().text()));
+                                learn.module().did(Ident.VIN),
+                                was,
+                                learn.vin().hex()));
             }
-            case RunTask.Secret secret -> {}
+            case RunTask.Pair pair -> {
+                if (!store.wrote(runId, done)) return;
+                ledger.add(origin, secret(pair, pair.member().id(), 0, 1));
+            }
+            case RunTask.LearnKey key -> {
+                if (!store.wrote(runId, done)) return;
+                ledger.add(origin, secret(key, key.module().id(), key.number() - 1, key.number()));
+            }
+            case RunTask.KeysElsewhere keys -> {} // not by this run
             case RunTask.Routine routine -> {}
             case RunTask.Restart restart -> {}
             case RunTask.Clear clear -> {}
         }
+    }
+
+    /** Of the member: whether it is paired; of the keeper of the secret: how many keys it knows. */
+    private ChangeLedger.Change secret(RunTask.Secret task, String module, int before, int after) {
+        int did = task.immobiliser().state();
+        String was = Bytes.of(before).hex();
+        return new ChangeLedger.Change(
+                time.instant(), module, task.title(), did, was, Bytes.of(after).hex());
     }
 
     private ChangeLedger.Change change(

@@ -4,6 +4,7 @@ import codrane.app.records.ChangeLedger.Change;
 import codrane.app.records.ChangeLedger.Made;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -50,6 +51,12 @@ public record ChangeLine(String when, String module, String what, List<String> d
         Bytes before = Bytes.parse(change.before());
         Bytes after = Bytes.parse(change.after());
         if (did == module.did(Ident.VIN)) return List.of(vin(before) + " → " + vin(after));
+        Optional<Equipment.Immobiliser> secret = pack.equipment().immobiliser().filter(i -> i.state() == did);
+        if (secret.isPresent())
+            return List.of(
+                    secret.get().master().equals(module.id())
+                            ? "keys known: " + before.u8(0) + " → " + after.u8(0)
+                            : "not paired → paired");
         Optional<Layout> layout = pack.blocksOf(module).stream()
                 .filter(l -> l.dataIdentifier() == did && l.length() == before.length())
                 .findFirst();
