@@ -13,6 +13,7 @@ import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.BringBackLearned;
 import codrane.core.ready.Need.State;
+import codrane.core.text.Words;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -262,7 +263,7 @@ final class NeedGatherer {
                     MINUTES,
                     0,
                     "To " + facts.pack().maker() + "'s service, until "
-                            + hand.passUntil().get().atZone(zone).toLocalDate() + ".");
+                            + Words.day(hand.passUntil().get().atZone(zone).toLocalDate()) + ".");
         else
             noted(
                     Need.Kind.PASS,

@@ -206,7 +206,8 @@ class ReadinessTest {
             Readiness readiness = of(facts);
             assertThat(readiness.needs())
                     .isNotEmpty()
-                    .allSatisfy(n -> assertThat(n.sentence()).endsWith("."));
+                    .allSatisfy(
+                            n -> assertThat(n.sentence()).endsWith(".").doesNotContainPattern("\\d{4}-\\d\\d-\\d\\d"));
             assertThat(readiness.needs()).extracting(Need::key).doesNotHaveDuplicates();
             assertThat(kinds(readiness)).isSorted();
         }

@@ -9,6 +9,7 @@ import codrane.core.plan.ServiceWording;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.CodingSources;
 import codrane.core.planner.LawAllows;
+import codrane.core.text.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -113,7 +114,7 @@ public record Known(Optional<Part> part, List<Source> sources, Wording wording, 
                         .map(r -> new Rule(
                                 r.concern().key().replace('-', ' '),
                                 r.says().words(),
-                                r.sentence() + ". " + r.source() + ", since " + r.from()))
+                                r.sentence() + ". " + r.source() + ", since " + Words.day(r.from())))
                         .toList()));
     }
 

@@ -63,7 +63,7 @@ public record PlanView(
     /** @param mark of the outcome */
     public record FaultSeen(String code, String title, String mark, String outcome, String why) {}
 
-    /** @param css class of the line: empty, care, unable, firm or menu */
+    /** @param css classes of the line */
     public record Line(String css, String text) {}
 
     static PlanView of(
@@ -156,14 +156,16 @@ public record PlanView(
         List<Line> says = new ArrayList<>();
         if (o.conditional()) o.reasons().stream().limit(1).forEach(r -> says.add(new Line("", r)));
         if (o.kind().writes() && !o.conditional() && !RunTasks.able(state, o))
-            says.add(new Line("unable", "Planned here; Codrane can’t carry it out yet. It is done with another tool."));
+            says.add(new Line(
+                    "text-danger fw-semibold",
+                    "Planned here; Codrane can’t carry it out yet. It is done with another tool."));
         o.reasons().stream().skip(1).forEach(r -> says.add(new Line("", r)));
         if (!o.needs().isEmpty()) says.add(new Line("", "Needs: " + String.join(", ", o.needs()) + "."));
         o.prompts().forEach(p -> says.add(new Line("", p + ".")));
-        o.cautions().forEach(c -> says.add(new Line("care", c)));
-        if (!o.safeToStopDuring()) says.add(new Line("firm", firm(o)));
+        o.cautions().forEach(c -> says.add(new Line("text-warning fw-semibold", c)));
+        if (!o.safeToStopDuring()) says.add(new Line("text-body fw-bold", firm(o)));
         if (!o.ifLeftHere().isEmpty()) says.add(new Line("", "If left after this: " + o.ifLeftHere()));
-        menus.forEach(m -> says.add(new Line("menu", menu(m))));
+        menus.forEach(m -> says.add(new Line("small", menu(m))));
         return new Step(
                 o.title(),
                 o.kind().writes(),

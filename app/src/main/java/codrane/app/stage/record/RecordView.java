@@ -11,6 +11,7 @@ import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.pack.MarketRules;
 import codrane.core.planner.LawAllows;
+import codrane.core.text.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -97,7 +98,7 @@ public record RecordView(
         return state.before().stream()
                 .flatMap(scan -> LawAllows.rules(state.vehicleFacts(scan)).stream())
                 .filter(r -> r.says() == MarketRules.Says.NOTE)
-                .map(r -> r.sentence() + ". " + r.source() + ", since " + r.from())
+                .map(r -> r.sentence() + ". " + r.source() + ", since " + Words.day(r.from()))
                 .toList();
     }
 }
