@@ -10,20 +10,15 @@ import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
-import codrane.core.uds.Requests;
 import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.standin.fault.FaultSpec;
 import codrane.standin.vehicle.Setup;
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 
 /** One file programmed into one module of a healthy vehicle in virtual time, with what may go wrong on the way. */
 public final class SimulatedRun {
-    private static final int LONGEST_WAIT_SECONDS = 1800;
-    private static final int STEADY_SECONDS = 10;
-
     private final VirtualWorkshop workshop;
     private final PackModule module;
     private final Journal journal = new Journal();
@@ -99,7 +94,8 @@ public final class SimulatedRun {
                 version,
                 window,
                 "Program the " + module.lowerTitle());
-        RunLoop loop = new RunLoop(workshop.link(), workshop.vehicle().pack(), image, new Gates(window), journal);
+        RunLoop loop =
+                new RunLoop(workshop.link(), workshop.vehicle().pack(), image, new SupplyGates(workshop), journal);
         long began = workshop.time().now();
         RunAction action = loop.run(RunState.begin(List.of(program))).action();
         double seconds = (workshop.time().now() - began) / 1e9;
@@ -146,42 +142,6 @@ public final class SimulatedRun {
         @Override
         public void close(RunState state, RunAction action, Reply reply) {
             refused = reply instanceof Reply.Refused;
-        }
-    }
-
-    /** The supply is watched as in a real run; all else is in order. */
-    private final class Gates extends OpenGates {
-        private final PowerWindow window;
-
-        Gates(PowerWindow window) {
-            super(workshop.time());
-            this.window = window;
-        }
-
-        @Override
-        public Verdict awaitPower(RunState state, PowerWindow wanted) {
-            return risen(state, wanted.start(), STEADY_SECONDS);
-        }
-
-        @Override
-        public Verdict beforeSending(RunState state) {
-            return state.phase() == RunState.Phase.TRANSFER
-                    ? risen(state, window.hold(), 1)
-                    : super.beforeSending(state);
-        }
-
-        /** Waits until it was high for so many seconds, and keeps the session meanwhile. */
-        private Verdict risen(RunState state, double volts, int seconds) {
-            int high = 0;
-            for (int i = 0; i < LONGEST_WAIT_SECONDS; i++) {
-                high = workshop.vehicle().volts() >= volts ? high + 1 : 0;
-                if (high >= seconds) return new Verdict.Open();
-                workshop.link().tell(module.address(), Requests.testerPresentSuppressed());
-                pause(Duration.ofSeconds(1));
-            }
-            return new Verdict.Closed(
-                    "The supply stayed below " + volts + " V.",
-                    "Raise the supply voltage, then " + (state.committed() ? "recover the run." : "run again."));
         }
     }
 }

@@ -47,7 +47,8 @@ public final class VirtualWorkshop {
     private final Vin vin;
     private final SimulatedVehicle vehicle;
     private final Optional<CanVehicle> can;
-    private final VirtualCable link;
+    private final TraceRing trace;
+    private VirtualCable link;
     private final FaultBoard faults;
 
     public VirtualWorkshop(Setup setup) {
@@ -57,18 +58,14 @@ public final class VirtualWorkshop {
     /** @param trace records the wire */
     public VirtualWorkshop(Setup setup, TraceRing trace) {
         Pace pace = new Pace(1, SEED);
+        this.trace = trace;
         vin = setup.vin();
         vehicle = new SimulatedVehicle(setup, time, pace, new SimulatedVehicle.World(MORNING, authority.publicKey()));
-        if (setup.pack().link() instanceof PackLink.Can addressing) {
-            CanVehicle onBus = new CanVehicle(vehicle, time, pace);
-            can = Optional.of(onBus);
-            onBus.bus().tap(trace);
-            link = new VirtualCable(CanLink.on(time, onBus.bus().attach(), addressing), time);
-        } else {
-            can = Optional.empty();
-            PackLink.Doip doip = (PackLink.Doip) setup.pack().link();
-            link = new VirtualCable(new VirtualDoipLink(vehicle, time, doip, trace), time);
-        }
+        can = setup.pack().link() instanceof PackLink.Can
+                ? Optional.of(new CanVehicle(vehicle, time, pace))
+                : Optional.empty();
+        can.ifPresent(onBus -> onBus.bus().tap(trace));
+        link = connected();
         faults = new FaultBoard(vehicle, time, new FaultBoard.Outside() {
             @Override
             public void busOff(String module, boolean off) {
@@ -86,6 +83,20 @@ public final class VirtualWorkshop {
             }
         });
         can.ifPresent(c -> c.bus().fault(faults));
+    }
+
+    private VirtualCable connected() {
+        return switch (vehicle.pack().link()) {
+            case PackLink.Can addressing ->
+                new VirtualCable(CanLink.on(time, can.orElseThrow().bus().attach(), addressing), time);
+            case PackLink.Doip doip -> new VirtualCable(new VirtualDoipLink(vehicle, time, doip, trace), time);
+        };
+    }
+
+    /** Another connection: as after the cable was put in again, or the tester was started anew. */
+    public void reconnect() {
+        link.close();
+        link = connected();
     }
 
     public VirtualTime time() {

@@ -4,9 +4,9 @@ import codrane.app.interfaces.BenchInterface;
 import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
 import codrane.core.job.JobRun;
+import codrane.core.run.Recovery;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
-import codrane.core.run.RunTask;
 import codrane.core.run.Step;
 import codrane.core.text.Words;
 import codrane.link.LinkLostException;
@@ -132,22 +132,10 @@ public class RunService implements SmartLifecycle {
         };
     }
 
-    /** What was erased is never erased again without asking the module. */
     private RunState from(RunOrder order, JobRun ended) {
         int index = Math.min(ended.taskIndex(), order.tasks().size() - 1);
-        RunTask task = order.tasks().get(index);
-        boolean wrote = store.wrote(ended.id(), index);
-        boolean begun = switch (task) {
-            case RunTask.Program program -> ended.interrupted() || wrote;
-            case RunTask.Routine routine -> ended.interrupted() && wrote; // else its result is another time's
-            case RunTask.Write write -> ended.interrupted();
-            case RunTask.Secret secret -> ended.interrupted();
-            case RunTask.LearnVin learn -> ended.interrupted();
-            case RunTask.Restart restart -> ended.interrupted();
-            case RunTask.Clear clear -> ended.interrupted();
-        };
-        RunState state = RunState.recover(order.tasks(), index);
-        return begun ? state : RunState.goOn(order.tasks(), index);
+        return Recovery.after(
+                order.tasks(), new Recovery.Ended(index, ended.interrupted(), store.wrote(ended.id(), index)));
     }
 
     private void execute(RunOrder order, Claim claim, RunState state, RunControl control) {

@@ -34,7 +34,7 @@ final class ResetAfterWriting implements Rule {
                     id,
                     "Restart the " + module.lowerTitle(),
                     Seconds.RESTART,
-                    "The " + module.lowerTitle() + " takes up what is new when it restarts."));
+                    "The " + module.lowerTitle() + " takes up what is new at its restart."));
         }
         return new Judgement.Applies("New values are taken up after a restart.", resets);
     }

@@ -97,7 +97,7 @@ final class SettleByLadder implements Rule {
                         p.effect() == Effect.RELEARN && facts.answer(p.module()).answers())
                 .findFirst();
         return procedure.map(p -> LearnAfterWriting.routine(
-                Kind.RELEARN, p, "It learns its surroundings anew; what it knew is lost by it."));
+                Kind.RELEARN, p, "Surroundings are learned anew; what was learned before is lost by it."));
     }
 
     private static Operation batteryOff(Draft draft) {
