@@ -212,6 +212,10 @@ class FirstJobTest {
                         "The function itself was tried");
         browser.act("Close the job");
         browser.awaitNext("This job is closed");
+        browser.open("/records");
+        assertThat(browser.page.textContent("tr:has(a:text-is('" + job + "'))"))
+                .contains("Lorne …004127", "done", "Trace");
+        browser.picture(PICTURES.resolve("records.png"));
         JdbcClient jdbc = app.bean(JdbcClient.class);
         long number = Long.parseLong(job);
         assertThat(jdbc.sql("select count(*) from journal where state = 'OPEN'")

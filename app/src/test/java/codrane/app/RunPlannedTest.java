@@ -5,6 +5,7 @@ import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
+import codrane.app.live.JobTasks;
 import codrane.app.live.RunStore;
 import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
@@ -129,7 +130,27 @@ class RunPlannedTest {
                     assertThat(after.path(id).path("coding"))
                             .as(id)
                             .isEqualTo(before.path(id).path("coding"));
+            sleepIsSeen(app, world, job);
         }
+    }
+
+    /** The wire is silent for as long as the modules take, then nothing answers; a key that is on is said at once. */
+    private static void sleepIsSeen(App app, StandinWorld world, JobSteps job) throws Exception {
+        WebSession tech = WebSession.signIn(app.url(), "tech");
+        String page = "/jobs/" + job.number + "/settle";
+        assertThat(tech.get(page)).contains("Let the modules sleep", "The key is off: watch it sleep");
+        tech.post("/jobs/" + job.number + "/settle-sleep");
+        Until.so(() -> app.bean(JobTasks.class).busy(job.number).isEmpty());
+        assertThat(tech.get(page)).contains("The key is still on: turn it off");
+        TestWorld.act(world, "/key/off");
+        tech.post("/jobs/" + job.number + "/settle-sleep", "once", "pressed again");
+        Until.so(() -> app.bean(JobTasks.class).busy(job.number).isEmpty());
+        assertThat(job.facts().sleepSeen()).isPresent();
+        assertThat(job.facts().sleepSeen().orElseThrow().asleep()).isTrue();
+        assertThat(tech.get(page)).contains("They slept: turn the key on again", "Nothing answered any more");
+        done(TestActs.of(app).keep(job.number, HoldPoint.SETTLED, WHO, ""));
+        TestWorld.act(world, "/key/on");
+        assertThat(HoldRules.progress(job.facts()).passed(HoldPoint.SETTLED)).isTrue();
     }
 
     /** What moves waits for somebody who looks, and for the doors; then the vehicle has learned, and the run goes on. */

@@ -164,6 +164,27 @@ public class RunStore {
                 .optional();
     }
 
+    /**
+     * A run as it stands in the list of all.
+     *
+     * @param job number of its job
+     * @param vehicle its model and the end of its VIN
+     * @param traced whether some of what was on the wire is kept
+     */
+    public record Listed(JobRun run, long job, String vehicle, boolean traced) {}
+
+    /** Runs of all jobs under an id, the newest first. */
+    public List<Listed> before(long id, int most) {
+        return jdbc.sql("select run.*, job.number, vehicle.model || ' …' || right(vehicle.vin, 6) as short,"
+                        + " exists (select 1 from run_trace t where t.run_id = run.id) as traced"
+                        + " from run join job on job.id = run.job_id join vehicle on vehicle.id = job.vehicle_id"
+                        + " where run.id < ? order by run.id desc limit ?")
+                .params(id, most)
+                .query((r, n) ->
+                        new Listed(record(r), r.getLong("number"), r.getString("short"), r.getBoolean("traced")))
+                .list();
+    }
+
     /** Newest first. */
     public List<JournalRow> journal(long runId, int most) {
         return jdbc.sql("select * from journal where run_id = ? order by number desc limit ?")

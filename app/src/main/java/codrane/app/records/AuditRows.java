@@ -48,9 +48,24 @@ public final class AuditRows {
         return read(connection, "order by number desc limit ?", most);
     }
 
-    private static List<Marked> read(Connection connection, String rest, long parameter) throws SQLException {
+    /** Under a number and about somebody or something, newest first; about all when that is empty. */
+    static List<Marked> before(Connection connection, long number, String about, int most) throws SQLException {
+        if (about.isEmpty()) return read(connection, "where number < ? order by number desc limit ?", number, most);
+        return read(
+                connection,
+                "where number < ? and who = ? union all " + COLUMNS
+                        + "where number < ? and subject = ? and who <> ? order by number desc limit ?",
+                number,
+                about,
+                number,
+                about,
+                about,
+                most);
+    }
+
+    private static List<Marked> read(Connection connection, String rest, Object... parameters) throws SQLException {
         try (PreparedStatement statement = connection.prepareStatement(COLUMNS + rest)) {
-            statement.setLong(1, parameter);
+            for (int i = 0; i < parameters.length; i++) statement.setObject(i + 1, parameters[i]);
             List<Marked> rows = new ArrayList<>();
             try (ResultSet result = statement.executeQuery()) {
                 while (result.next()) rows.add(row(result));

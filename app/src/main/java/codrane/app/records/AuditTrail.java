@@ -63,6 +63,19 @@ public class AuditTrail {
                 .firstBroken();
     }
 
+    /**
+     * Acts under a number, newest first.
+     *
+     * @param about somebody, or what was acted on, for example {@code job 2201}; empty for all
+     */
+    @Transactional(readOnly = true)
+    public List<AuditChain.Row> before(long number, String about, int most) {
+        return Objects.requireNonNull(plain.execute((Connection c) -> AuditRows.before(c, number, about, most)))
+                .stream()
+                .map(AuditChain.Marked::row)
+                .toList();
+    }
+
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<AuditChain.Row> newest(int most) {

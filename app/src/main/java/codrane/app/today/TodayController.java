@@ -16,7 +16,6 @@ import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /** The board of today, vehicles, and finding. */
@@ -71,9 +70,9 @@ class TodayController {
         return "today/found";
     }
 
-    @GetMapping("/{later:practice|records}")
-    String later(@PathVariable String later, Model model) {
-        model.addAttribute("view", LaterView.of(later));
+    @GetMapping("/practice")
+    String practice(Model model) {
+        model.addAttribute("view", LaterView.PRACTICE);
         return "fragments/later";
     }
 }

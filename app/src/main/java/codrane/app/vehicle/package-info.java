@@ -1,2 +1,2 @@
-/** Vehicle packs, interfaces and their meters. Read {@link codrane.app.interfaces.BenchInterface} first. */
+/** The vehicles of the workshop, and the life of one. */
 package codrane.app.vehicle;

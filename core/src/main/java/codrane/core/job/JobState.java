@@ -265,6 +265,21 @@ public final class JobState {
                 .toList();
     }
 
+    /** Those of {@link #settling} that no routine of the run came after: before one they were asked for already. */
+    public List<Operation> leftToSettle() {
+        List<Operation> all = operations();
+        int routine = -1;
+        for (int i = 0; i < all.size(); i++)
+            if (RunTasks.startedByHand(all.get(i)) && !all.get(i).conditional()) routine = i;
+        List<Operation> after = all.subList(routine + 1, all.size());
+        return settling().stream().filter(after::contains).toList();
+    }
+
+    /** How the vehicle was when it was watched after the run; empty when it was not. */
+    public Optional<Rested.Look> sleepSeen() {
+        return run.flatMap(r -> part(Rested.class, Rested.NONE).after(r));
+    }
+
     /** Whether the job comes to the stage at all, as far as is known. */
     public boolean comesTo(Stage stage) {
         if (job.kind() == JobKind.BASELINE_ONLY) return stage.compareTo(Stage.BASELINE) <= 0;

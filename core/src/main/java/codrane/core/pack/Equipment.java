@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param sensors where positions can be read
  * @param procedures by id
  * @param features settings that belong together
- * @param safety what can hurt at this vehicle, in short sentences
+ * @param safety what can hurt whatever is done at this vehicle, in short sentences
  * @param cables that fit its diagnostic socket
  * @param habits of the maker
  * @param asleepAfter with the key off, until the modules fall silent

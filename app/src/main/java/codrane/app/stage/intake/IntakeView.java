@@ -1,6 +1,7 @@
 package codrane.app.stage.intake;
 
 import codrane.app.job.Viewer;
+import codrane.core.job.ArrivalCautions;
 import codrane.core.job.HoldNote;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.Job;
@@ -20,7 +21,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 /**
  * The page of Intake.
  *
- * @param safety of the vehicle, before anybody touches it
+ * @param safety before anybody touches it
  * @param facts by title
  * @param form as it was kept; what was refused stands in its place
  */
@@ -85,7 +86,7 @@ public record IntakeView(
         boolean open = state.job().closedAt().isEmpty();
         return new IntakeView(
                 number,
-                state.pack().equipment().safety(),
+                ArrivalCautions.of(state),
                 facts(state),
                 IntakeForm.of(state.intake()),
                 choices(state, hands),

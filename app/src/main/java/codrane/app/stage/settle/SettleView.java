@@ -3,22 +3,33 @@ package codrane.app.stage.settle;
 import codrane.core.job.JobState;
 import codrane.core.plan.Operation;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The page of Settle.
  *
  * @param note why nothing stands here; empty when something does
+ * @param sleep empty when the vehicle was not watched since the run
  */
-public record SettleView(String note, List<Wanted> wanted) {
+public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted) {
+    /** Whether the vehicle slept when it was watched. */
+    public record Seen(String mark, String sentence) {}
+
     /** What the plan wants of a person. */
     public record Wanted(String title, List<String> reasons, List<String> prompts, List<String> cautions) {}
 
     static SettleView of(JobState state) {
-        List<Wanted> wanted = state.settling().stream().map(SettleView::wanted).toList();
+        List<Wanted> wanted =
+                state.leftToSettle().stream().map(SettleView::wanted).toList();
         String note = state.plan().isEmpty()
                 ? "The plan will say here what the vehicle needs until it is at rest."
-                : wanted.isEmpty() ? "The plan wants neither sleep nor the battery off." : "";
-        return new SettleView(note, wanted);
+                : wanted.isEmpty()
+                        ? "Nothing of that is left: the plan wants neither sleep nor the battery off any more."
+                        : "";
+        return new SettleView(
+                note,
+                state.sleepSeen().map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),
+                wanted);
     }
 
     private static Wanted wanted(Operation o) {

@@ -12,6 +12,6 @@ final class Settled implements HoldRule {
 
     @Override
     public boolean needed(JobState state) {
-        return !state.settling().isEmpty();
+        return !state.leftToSettle().isEmpty();
     }
 }
