@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
+import codrane.app.interfaces.BenchInterface;
+import codrane.app.interfaces.Interfaces;
 import codrane.app.job.Acted;
 import codrane.app.live.JobTasks;
 import codrane.app.live.RunStore;
@@ -143,6 +145,7 @@ class RunPlannedTest {
         Until.so(() -> app.bean(JobTasks.class).busy(job.number).isEmpty());
         assertThat(tech.get(page)).contains("The key is still on: turn it off");
         TestWorld.act(world, "/key/off");
+        letRest(app);
         tech.post("/jobs/" + job.number + "/settle-sleep", "once", "pressed again");
         Until.so(() -> app.bean(JobTasks.class).busy(job.number).isEmpty());
         assertThat(job.facts().sleepSeen()).isPresent();
@@ -151,6 +154,15 @@ class RunPlannedTest {
         done(TestActs.of(app).keep(job.number, HoldPoint.SETTLED, WHO, ""));
         TestWorld.act(world, "/key/on");
         assertThat(HoldRules.progress(job.facts()).passed(HoldPoint.SETTLED)).isTrue();
+    }
+
+    /** A vehicle whose key is off is not asked by anything that only watches: it would never fall asleep. */
+    private static void letRest(App app) {
+        BenchInterface bench = app.bean(Interfaces.class).of(LORNE).orElseThrow();
+        Until.so(bench::resting);
+        int before = bench.trace().events().size();
+        Until.later(Duration.ofSeconds(4));
+        assertThat(bench.trace().events()).hasSize(before);
     }
 
     /** What moves waits for somebody who looks, and for the doors; then the vehicle has learned, and the run goes on. */

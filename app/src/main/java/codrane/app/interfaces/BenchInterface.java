@@ -44,6 +44,8 @@ public final class BenchInterface {
     private String opened = "";
     private volatile Optional<Integer> key = Optional.empty();
     private volatile boolean answered;
+    /** The key was off, or nothing answered, when it was asked last: what asks a vehicle keeps it awake. */
+    private volatile boolean resting;
 
     BenchInterface(InterfaceSettings settings, ControlPortClient control) {
         this.settings = settings;
@@ -86,6 +88,7 @@ public final class BenchInterface {
             opened = pack.id();
             T result = work.apply(link);
             answered = true;
+            resting = false;
             return result;
         } catch (LinkLostException e) {
             drop();
@@ -142,11 +145,17 @@ public final class BenchInterface {
         return trace;
     }
 
-    /** Reads the key's position of the vehicle that answered last, if nothing else uses the link. */
+    /**
+     * Reads the key's position of the vehicle that answered last, if nothing else uses the link. With the key off it is let
+     * rest, until somebody uses it again.
+     */
     void pollKey(PackShelf packs) {
-        if (!answered || !inUse.tryLock()) return;
+        if (!answered || resting || !inUse.tryLock()) return;
         try {
-            if (link != null) readKey(packs.get(opened), link);
+            if (link != null)
+                resting = readKey(packs.get(opened), link)
+                        .filter(position -> position > 0)
+                        .isEmpty();
         } catch (LinkLostException e) {
             drop();
         } finally {
@@ -179,6 +188,11 @@ public final class BenchInterface {
     /** As last read. */
     public Optional<Integer> key() {
         return key;
+    }
+
+    /** Whether the vehicle is not asked any more, so that it can fall asleep. */
+    public boolean resting() {
+        return resting;
     }
 
     /** Whether the link is open and has answered. */
