@@ -23,9 +23,7 @@ public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted)
                 state.leftToSettle().stream().map(SettleView::wanted).toList();
         String note = state.plan().isEmpty()
                 ? "The plan will say here what the vehicle needs until it is at rest."
-                : wanted.isEmpty()
-                        ? "Nothing of that is left: the plan wants neither sleep nor the battery off any more."
-                        : "";
+                : wanted.isEmpty() ? "The plan wants neither sleep nor the battery off here." : "";
         return new SettleView(
                 note,
                 state.sleepSeen().map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),
