@@ -135,6 +135,20 @@ final class Browsing implements AutoCloseable {
         awaitNext(title);
     }
 
+    /** Releases every write. A meter that had a gap, on a computer that stood still for a while, is waited for. */
+    void release() {
+        for (int i = 0; i < 3; i++) {
+            page.locator(".release input").all().forEach(box -> box.check());
+            page.keyboard().press("Control+Enter");
+            page.waitForLoadState();
+            page.waitForTimeout(700);
+            if (!page.isVisible(".refused:has-text('10 s of readings')")) return;
+            goUntil("7", "Prepare is done");
+            page.keyboard().press("8");
+            awaitShown(".release input");
+        }
+    }
+
     /** Presses the button of the next act. */
     void act(String label) {
         page.click(".acts button:has-text(\"" + label + "\"), .acts a:has-text(\"" + label + "\")");

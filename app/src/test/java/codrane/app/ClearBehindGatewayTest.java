@@ -151,8 +151,7 @@ class ClearBehindGatewayTest {
     }
 
     private void cleared(Browsing browser) {
-        browser.page.check(".release input");
-        browser.page.keyboard().press("Control+Enter");
+        browser.release();
         browser.awaitNext("Run is done");
         browser.act("Go to Prove");
         browser.awaitNext("Scan again and compare");

@@ -130,8 +130,7 @@ class LostSettingTest {
         browser.page.keyboard().press("Control+Enter");
         browser.awaitShown(".vit:has-text('Gateway open')");
         browser.goUntil("8", "Release 1 writing step");
-        browser.page.check(".release input");
-        browser.page.keyboard().press("Control+Enter");
+        browser.release();
         browser.awaitNext("Run is done");
         browser.act("Go to Prove");
         browser.awaitNext("Scan again and compare");

@@ -79,6 +79,8 @@ public final class BringBackLearned implements Rule {
                         "Write back what the " + module.lowerTitle() + " had learned",
                         module.adaptations().size() * Seconds.VIN,
                         learned)
-                .needing(read ? "learned values, read before" : "learned values, from the label or the maker");
+                .needing(
+                        read ? "learned values, read before" : "learned values, from the label or the maker",
+                        "supply at coding voltage");
     }
 }

@@ -64,7 +64,7 @@ final class ChangeSettings implements Rule {
                                 : "Change " + titles(settings) + " in the " + module.lowerTitle(),
                         (int) blocks * Seconds.PER_BLOCK,
                         settings.stream().map(s -> reason(s, back)).toArray(String[]::new))
-                .needing("key on")
+                .needing("key on", "supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.whileWritten(module));
         return switch (facts.kind()) {

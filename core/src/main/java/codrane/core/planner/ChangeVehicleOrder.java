@@ -62,6 +62,7 @@ final class ChangeVehicleOrder implements Rule {
                                     + facts.pack().module(holder).lowerTitle(),
                             Seconds.PER_BLOCK,
                             facts.pack().module(holder).title() + " keeps the order: " + change)
+                    .needing("supply at coding voltage")
                     .holding(HoldPoint.BASELINE_STORED)
                     .ifLeftHere(DISAGREE));
         List<String> then = new ArrayList<>(facts.wishes().order().now());

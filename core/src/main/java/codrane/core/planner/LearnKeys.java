@@ -42,7 +42,7 @@ final class LearnKeys implements Rule {
                         "Learn " + keys.here() + (keys.here() == 1 ? " key" : " keys"),
                         keys.here() * Seconds.PER_KEY,
                         missing)
-                .needing("access code", "all keys here")
+                .needing("access code", "all keys here", "supply at coding voltage")
                 .needing(others.isEmpty() ? new String[0] : new String[] {others})
                 .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.KEYS_COUNTED)
                 .prompting(List.of(

@@ -14,7 +14,7 @@ final class Looks {
 
     /** As long as a module is not coded. */
     static List<String> untilCoded(PackModule module) {
-        return sentence("Until then this is expected: ", module.traits().uncodedLooks());
+        return sentence("Until it is coded, expect this: ", module.traits().uncodedLooks());
     }
 
     private static List<String> sentence(String begin, List<String> looks) {

@@ -60,7 +60,7 @@ final class PairImmobiliser implements Rule {
                         Seconds.PAIR,
                         "The " + member.lowerTitle() + " must share the immobiliser's secret, or the vehicle does not"
                                 + " start.")
-                .needing("access code", "all keys here")
+                .needing("access code", "all keys here", "supply at coding voltage")
                 .holding(HoldPoint.OWNERSHIP_PROVED, HoldPoint.IDENTITY_SETTLED, HoldPoint.KEYS_COUNTED)
                 .prompting(List.of("Type the access code twice: after "
                         + immobiliser.limits().attempts() + " wrong ones it waits "

@@ -50,7 +50,7 @@ final class WriteOrderBack implements Rule {
                                 "Write the vehicle order to the " + module.lowerTitle(),
                                 Seconds.PER_BLOCK,
                                 reasons.toArray(String[]::new))
-                        .needing("the vehicle order")
+                        .needing("the vehicle order", "supply at coding voltage")
                         .holding(HoldPoint.BASELINE_STORED));
     }
 

@@ -243,6 +243,15 @@ class SignedPlansTest {
     }
 
     @Test
+    void whatWritesData_saysThatItNeedsTheSupply() {
+        Set<Kind> data = EnumSet.of(
+                Kind.WRITE_VIN, Kind.WRITE_CODING, Kind.WRITE_ORDER, Kind.WRITE_LEARNED, Kind.PAIR, Kind.ADD_KEY);
+        always((facts, plan) -> assertThat(plan.operations())
+                .filteredOn(o -> data.contains(o.kind()))
+                .allSatisfy(o -> assertThat(o.needs()).contains("supply at coding voltage")));
+    }
+
+    @Test
     void sentences_standOnce_andReadWell() {
         always((facts, plan) -> {
             List<String> sentences = new ArrayList<>();
