@@ -3,6 +3,7 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.app.live.TraceStore;
 import codrane.app.records.AuditTrail;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
@@ -214,6 +215,10 @@ class FirstJobTest {
         assertThat(browser.page.textContent("tr:has(a:text-is('" + job + "'))"))
                 .contains("Lorne …004127", "done", "Trace");
         browser.picture(PICTURES.resolve("records.png"));
+        browser.page.click("tr:has(a:text-is('" + job + "')) a:text-is('Trace')");
+        browser.page.waitForSelector("table.wire");
+        long piece = Long.parseLong(browser.page.url().replaceAll(".*piece=", ""));
+        assertThat(app.bean(TraceStore.class).beside(piece, -1)).isEmpty(); // of no other job
         JdbcClient jdbc = app.bean(JdbcClient.class);
         long number = Long.parseLong(job);
         assertThat(jdbc.sql("select count(*) from journal where state = 'OPEN'")

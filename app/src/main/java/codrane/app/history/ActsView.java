@@ -20,12 +20,9 @@ public record ActsView(String asked, List<Line> acts, Optional<Long> older) {
     public record Line(String at, String who, String act, String subject, Optional<String> job, String detail) {}
 
     static ActsView of(String asked, List<AuditChain.Row> found, Times times) {
-        boolean more = found.size() > HistoryController.MOST;
-        List<AuditChain.Row> page = more ? found.subList(0, HistoryController.MOST) : found;
+        Paged<AuditChain.Row> page = Paged.of(found, AuditChain.Row::number);
         return new ActsView(
-                asked,
-                page.stream().map(row -> line(row, times)).toList(),
-                more ? Optional.of(page.getLast().number()) : Optional.empty());
+                asked, page.rows().stream().map(row -> line(row, times)).toList(), page.older());
     }
 
     private static Line line(AuditChain.Row row, Times times) {

@@ -11,9 +11,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 /** The runs of the workshop, and who did what. */
 @Controller
 class HistoryController {
-    /** On one page. */
-    static final int MOST = 50;
-
     private static final int LONGEST = 60;
 
     private final RunStore runs;
@@ -29,7 +26,7 @@ class HistoryController {
     /** @param before id of the run above which the page ends */
     @GetMapping("/records")
     String runs(@RequestParam(defaultValue = Long.MAX_VALUE + "") long before, Model model) {
-        model.addAttribute("view", RunsView.of(runs.before(before, MOST + 1), before == Long.MAX_VALUE, times));
+        model.addAttribute("view", RunsView.of(runs.before(before, Paged.MOST + 1), before == Long.MAX_VALUE, times));
         return "history/runs";
     }
 
@@ -42,7 +39,7 @@ class HistoryController {
         String asked = q.strip();
         String about =
                 asked.matches("\\d{1,9}") ? "job " + asked : asked.substring(0, Math.min(LONGEST, asked.length()));
-        model.addAttribute("view", ActsView.of(asked, audit.before(before, about, MOST + 1), times));
+        model.addAttribute("view", ActsView.of(asked, audit.before(before, about, Paged.MOST + 1), times));
         return "history/acts";
     }
 }

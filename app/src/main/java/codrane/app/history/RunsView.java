@@ -20,7 +20,7 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
      *
      * @param mark of its end, or of its being under way
      * @param end how it ended, or where it is
-     * @param traced whether what was on the wire is kept
+     * @param trace of what was on the wire in this run; empty when it is not kept
      */
     public record Line(
             long job,
@@ -31,15 +31,14 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
             String mark,
             String state,
             String end,
-            boolean traced) {}
+            Optional<Long> trace) {}
 
     static RunsView of(List<RunStore.Listed> found, boolean newest, Times times) {
-        boolean more = found.size() > HistoryController.MOST;
-        List<RunStore.Listed> page = more ? found.subList(0, HistoryController.MOST) : found;
+        Paged<RunStore.Listed> page = Paged.of(found, listed -> listed.run().id());
         return new RunsView(
-                page.stream().map(listed -> line(listed, times)).toList(),
-                !page.isEmpty() ? "" : newest ? "No run was begun yet." : "No run is older than that.",
-                more ? Optional.of(page.getLast().run().id()) : Optional.empty());
+                page.rows().stream().map(listed -> line(listed, times)).toList(),
+                !found.isEmpty() ? "" : newest ? "No run was begun yet." : "No run is older than that.",
+                page.older());
     }
 
     private static Line line(RunStore.Listed listed, Times times) {
@@ -50,7 +49,7 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
                 .orElse("");
         return new Line(
                 listed.job(),
-                listed.vehicle(),
+                listed.vehicle().brief(),
                 times.at(run.startedAt()),
                 run.span().startedBy(),
                 took,
@@ -59,7 +58,7 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
                 run.running()
                         ? "Step " + (run.taskIndex() + 1) + " of " + run.taskCount() + ": " + run.taskTitle()
                         : run.sentence(),
-                listed.traced());
+                listed.trace());
     }
 
     private static String mark(JobRun.State state) {

@@ -34,6 +34,7 @@ public final class BenchInterface {
 
     private static final int MOST_SAMPLES = 600;
     private static final long PATIENCE_MILLIS = 1500;
+    private static final int ASLEEP_AFTER = 3;
 
     private final InterfaceSettings settings;
     private final ControlPortClient control;
@@ -44,8 +45,10 @@ public final class BenchInterface {
     private String opened = "";
     private volatile Optional<Integer> key = Optional.empty();
     private volatile boolean answered;
-    /** The key was off, or nothing answered, when it was asked last: what asks a vehicle keeps it awake. */
+    /** What asks a vehicle keeps it awake: it is left alone when its key is off, or when it answers no more. */
     private volatile boolean resting;
+
+    private int unanswered;
 
     BenchInterface(InterfaceSettings settings, ControlPortClient control) {
         this.settings = settings;
@@ -89,6 +92,7 @@ public final class BenchInterface {
             T result = work.apply(link);
             answered = true;
             resting = false;
+            unanswered = 0;
             return result;
         } catch (LinkLostException e) {
             drop();
@@ -152,15 +156,18 @@ public final class BenchInterface {
     void pollKey(PackShelf packs) {
         if (!answered || resting || !inUse.tryLock()) return;
         try {
-            if (link != null)
-                resting = readKey(packs.get(opened), link)
-                        .filter(position -> position > 0)
-                        .isEmpty();
+            if (link != null) resting = rests(readKey(packs.get(opened), link));
         } catch (LinkLostException e) {
             drop();
         } finally {
             inUse.unlock();
         }
+    }
+
+    /** One answer that is missing says little: the module may be busy. */
+    private boolean rests(Optional<Integer> position) {
+        unanswered = position.isPresent() ? 0 : unanswered + 1;
+        return position.map(p -> p == 0).orElse(unanswered >= ASLEEP_AFTER);
     }
 
     /** @return 0 off, 1 on, 2 engine running; empty when the vehicle does not tell */

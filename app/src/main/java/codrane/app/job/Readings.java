@@ -125,7 +125,7 @@ public class Readings {
     }
 
     private String sentence(Job job, WhoAnswers.Another another) {
-        String own = job.model() + " …" + job.vin().end();
+        String own = job.vehicle().brief();
         return "Another vehicle is on the cable: you are on " + named(another.vin()) + ". Plug into the " + own + ".";
     }
 

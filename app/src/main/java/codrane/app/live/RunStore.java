@@ -1,7 +1,9 @@
 package codrane.app.live;
 
+import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.run.RunState;
+import codrane.core.vin.Vin;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -168,20 +170,26 @@ public class RunStore {
      * A run as it stands in the list of all.
      *
      * @param job number of its job
-     * @param vehicle its model and the end of its VIN
-     * @param traced whether some of what was on the wire is kept
+     * @param trace id of the newest piece of what was on the wire; empty when none is kept
      */
-    public record Listed(JobRun run, long job, String vehicle, boolean traced) {}
+    public record Listed(JobRun run, long job, Job.Vehicle vehicle, Optional<Long> trace) {}
 
     /** Runs of all jobs under an id, the newest first. */
     public List<Listed> before(long id, int most) {
-        return jdbc.sql("select run.*, job.number, vehicle.model || ' …' || right(vehicle.vin, 6) as short,"
-                        + " exists (select 1 from run_trace t where t.run_id = run.id) as traced"
+        return jdbc.sql("select run.*, job.number, job.vehicle_id, vehicle.vin, vehicle.pack, vehicle.model,"
+                        + " (select max(t.id) from run_trace t where t.run_id = run.id) as trace"
                         + " from run join job on job.id = run.job_id join vehicle on vehicle.id = job.vehicle_id"
                         + " where run.id < ? order by run.id desc limit ?")
                 .params(id, most)
-                .query((r, n) ->
-                        new Listed(record(r), r.getLong("number"), r.getString("short"), r.getBoolean("traced")))
+                .query((r, n) -> new Listed(
+                        record(r),
+                        r.getLong("number"),
+                        new Job.Vehicle(
+                                r.getLong("vehicle_id"),
+                                new Vin(r.getString("vin")),
+                                r.getString("pack"),
+                                r.getString("model")),
+                        Optional.ofNullable(r.getObject("trace", Long.class))))
                 .list();
     }
 

@@ -54,7 +54,16 @@ public class TraceStore {
 
     /** Oldest first. */
     public List<Piece> of(long runId) {
-        return traces.findByRunIdOrderByTakenAt(runId).stream()
+        return pieces(traces.findByRunIdOrderByTakenAt(runId));
+    }
+
+    /** All of the run that a piece belongs to, oldest first; none when it is of no run of this job. */
+    public List<Piece> beside(long piece, long jobId) {
+        return pieces(traces.beside(piece, jobId));
+    }
+
+    private static List<Piece> pieces(List<TraceEntity> found) {
+        return found.stream()
                 .map(t -> new Piece(t.id, t.takenAt, t.events, t.dropped, t.sha256))
                 .toList();
     }

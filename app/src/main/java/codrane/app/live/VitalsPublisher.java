@@ -57,9 +57,9 @@ public class VitalsPublisher {
         return new Vitals(
                 fresh ? Optional.of(samples.getLast().volts()) : Optional.empty(),
                 series,
-                i.resting()
-                        ? "off: let rest"
-                        : i.key().map(VitalsPublisher::keyWords).orElse("unknown"),
+                i.key()
+                        .map(position -> keyWords(position) + (i.resting() ? ", left to rest" : ""))
+                        .orElse("unknown"),
                 i.answered(),
                 fresh ? i.celsius() : Optional.empty());
     }

@@ -52,7 +52,7 @@ public record Card(long number, String title, String vehicle, String line, Colum
         return new Card(
                 job.number(),
                 title,
-                job.model() + " …" + job.vin().end(),
+                job.vehicle().brief(),
                 current.title() + ": " + next.title(),
                 column(state, next),
                 state.run().filter(JobRun::holds).map(Card::percent).orElse(-1));

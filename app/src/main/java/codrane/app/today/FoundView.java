@@ -33,7 +33,7 @@ public record FoundView(String title, boolean nothing, String jobsTitle, List<Hi
         return new Hit(
                 job.number(),
                 "Job " + job.number() + (job.closedAt().isPresent() ? ", closed" : ""),
-                job.model() + " …" + job.vin().end(),
+                job.vehicle().brief(),
                 job.complaint());
     }
 }

@@ -14,7 +14,12 @@ import java.util.Optional;
  */
 public record Job(long id, long number, Vehicle vehicle, Wanted wanted, Life life, long version) {
     /** @param model of the pack's maker */
-    public record Vehicle(long id, Vin vin, String packId, String model) {}
+    public record Vehicle(long id, Vin vin, String packId, String model) {
+        /** As people name it among others: model and the end of its VIN. */
+        public String brief() {
+            return model + " …" + vin.end();
+        }
+    }
 
     /**
      * What is to be done.

@@ -97,8 +97,9 @@ class TraceController {
     /** The wanted piece, or the newest. */
     private Chosen choose(long number, Optional<Long> wanted) {
         JobState state = desk.state(number);
-        JobRun run = state.run().orElseThrow(TraceController::none);
-        List<Piece> pieces = traces.of(run.id());
+        List<Piece> pieces = wanted.map(id -> traces.beside(id, state.job().id()))
+                .filter(found -> !found.isEmpty()) // of an earlier run, perhaps
+                .orElseGet(() -> state.run().map(JobRun::id).map(traces::of).orElse(List.of()));
         if (pieces.isEmpty()) throw none();
         Piece piece = pieces.stream()
                 .filter(p -> wanted.filter(id -> id == p.id()).isPresent())

@@ -54,11 +54,12 @@ class SettleActs {
                 interfaces.of(state.pack()).orElseThrow(() -> new TaskFailedException(BenchInterface.NONE_SPEAKS));
         // held all the while: what asks a vehicle keeps it awake
         return bench.use(state.pack(), link -> {
-            if (bench.readKey(state.pack(), link).filter(key -> key > 0).isPresent())
+            Optional<Integer> key = bench.readKey(state.pack(), link);
+            if (key.filter(position -> position > 0).isPresent())
                 throw new TaskFailedException("The key is still on: turn it off, take it out, then watch again.");
             long silent = SettleStage.silentSeconds(state);
             silence(silent, teller);
-            return look(state.pack(), link, silent);
+            return look(state.pack(), link, silent, key.isPresent());
         });
     }
 
@@ -74,13 +75,20 @@ class SettleActs {
         }
     }
 
-    private static SleepStored look(Pack pack, DiagnosticLink link, long silent) {
+    /** @param spoke whether anything answered before: else a cable that is out looks the same as sleep */
+    private static SleepStored look(Pack pack, DiagnosticLink link, long silent, boolean spoke) {
         VehicleScanner scanner = new VehicleScanner(link, pack);
         Optional<PackModule> awake = pack.modules().values().stream()
                 .filter(module -> !(scanner.greet(module) instanceof Reply.Silent))
                 .findFirst();
         String after = " after " + Words.lasting(silent) + " without a word.";
         return awake.map(module -> new SleepStored(false, module.title() + " still answered" + after))
-                .orElseGet(() -> new SleepStored(true, "Nothing answered any more" + after));
+                .orElseGet(() -> new SleepStored(
+                        true,
+                        "Nothing answered any more" + after
+                                + (spoke
+                                        ? ""
+                                        : " Nothing had answered before it either: it slept already, or the cable is out;"
+                                                + " the scan that follows tells which.")));
     }
 }

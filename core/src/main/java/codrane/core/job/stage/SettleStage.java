@@ -59,8 +59,9 @@ public final class SettleStage implements StageRules {
                 .collect(Collectors.joining());
         return new NextAct(
                 "Let the modules sleep",
-                prompts + "Codrane then says nothing to the vehicle for " + Words.lasting(silentSeconds(state))
-                        + ", and looks whether anything still answers." + others,
+                prompts + "Codrane says nothing to the vehicle meanwhile, and looks after "
+                        + Words.lasting(silentSeconds(state)) + " whether it sleeps already: then that is enough."
+                        + others,
                 Safe.NO_RUN,
                 Tone.PERSON,
                 List.of(Act.simple("The key is off: watch it sleep", WATCH), NOT_DONE));
@@ -69,7 +70,7 @@ public final class SettleStage implements StageRules {
     private static NextAct seen(Rested.Look look, String others) {
         return look.asleep()
                 ? new NextAct(
-                        "They slept: turn the key on again",
+                        "Nothing answers any more: turn the key on again",
                         look.sentence() + others + " Then go on.",
                         Safe.NO_RUN,
                         Tone.PERSON,
