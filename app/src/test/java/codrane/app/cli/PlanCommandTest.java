@@ -94,7 +94,7 @@ class PlanCommandTest {
                         + "'answers':{'spreader':{'coding':'agrees'}},'settings':[" + SPREADER + "]}"))
                 .isZero();
         assertThat(kinds()).contains(operation);
-        assertThat(out.toString(StandardCharsets.UTF_8)).contains("Spreading width: 6 m → 4.5.");
+        assertThat(out.toString(StandardCharsets.UTF_8)).contains("Spreading width: 6 m → 4.5 m.");
     }
 
     @Test

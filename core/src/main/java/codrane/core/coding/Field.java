@@ -101,7 +101,8 @@ public record Field(
         return value.matches("[0-9]{" + length * 2 + "}") ? Optional.of(Bytes.parse(value)) : Optional.empty();
     }
 
-    private Optional<Long> rawOf(String value) {
+    /** The raw bits that stand for a value in words; empty when this field can't hold it, or its octets are the value. */
+    public Optional<Long> rawOf(String value) {
         try {
             return switch (kind) {
                 case ENUMERATION ->

@@ -211,6 +211,16 @@ public record PackModule(
         return title.toLowerCase(java.util.Locale.ROOT);
     }
 
+    /** Whether its title names many: the doors, the brakes. */
+    public boolean plural() {
+        return title.endsWith("s") && !title.endsWith("ss");
+    }
+
+    /** Its own, in the number of its title. */
+    public String its() {
+        return plural() ? "their" : "its";
+    }
+
     /** @throws IllegalStateException when the pack gives none; the loader insists on those that are needed */
     public int did(Ident ident) {
         Integer did = identification.get(ident);

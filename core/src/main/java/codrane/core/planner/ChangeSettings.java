@@ -1,5 +1,6 @@
 package codrane.core.planner;
 
+import codrane.core.coding.Field;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -63,15 +64,19 @@ final class ChangeSettings implements Rule {
                                 ? "Put settings of the " + module.lowerTitle() + " back"
                                 : "Change " + titles(settings) + " in the " + module.lowerTitle(),
                         (int) blocks * Seconds.PER_BLOCK,
-                        settings.stream().map(s -> reason(s, back)).toArray(String[]::new))
+                        settings.stream().map(s -> reason(facts, s, back)).toArray(String[]::new))
                 .needing("key on", "supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.whileWritten(module));
+        if (!back) for (String order : OrderDecides.of(facts, settings)) write = write.because(order);
         return switch (facts.kind()) {
             case CHANGE_LINE ->
                 write.because("The line's other bytes stay; its check byte is computed anew.")
                         .needing("the instruction with its source");
-            case SCALED_VALUE -> write.because("The nearest value that the module can hold is written.");
+            case SCALED_VALUE -> {
+                for (String held : raw(facts, settings)) write = write.because(held);
+                yield write;
+            }
             case CHOOSE_VARIANT ->
                 write.needing("licence, exact to the character")
                         .because("The licence is bound to this VIN at its first use.")
@@ -87,10 +92,31 @@ final class ChangeSettings implements Rule {
                 ", ", settings.stream().map(s -> "\"" + s.title() + "\"").toList());
     }
 
-    private static String reason(SettingChange setting, boolean back) {
+    private static Optional<Field> field(VehicleFacts facts, SettingChange setting) {
+        return Optional.ofNullable(facts.pack().layouts().get(setting.block()))
+                .flatMap(layout -> layout.field(setting.field()));
+    }
+
+    /** A number is said with its unit, however it was typed. */
+    private static String withUnit(Optional<Field> field, String value) {
+        return field.filter(f -> f.kind() == Field.Kind.SCALED)
+                .flatMap(f -> f.number(value).map(f::worded))
+                .orElse(value);
+    }
+
+    /** The raw value that stands for each, as sentences. */
+    private static List<String> raw(VehicleFacts facts, List<SettingChange> settings) {
+        return settings.stream()
+                .flatMap(s -> field(facts, s).flatMap(f -> f.rawOf(s.to())).stream())
+                .map(raw -> "The module holds it exactly, as raw " + raw + ": no nearest value is needed.")
+                .toList();
+    }
+
+    private static String reason(VehicleFacts facts, SettingChange setting, boolean back) {
         if (setting.whole())
             return setting.title() + ": all its bytes, as they were left in this module with this software.";
-        String from = setting.from().isEmpty() ? "" : setting.from() + " → ";
-        return setting.title() + ": " + from + setting.to() + (back ? ", as it was left." : ".");
+        Optional<Field> field = field(facts, setting);
+        String from = setting.from().isEmpty() ? "" : withUnit(field, setting.from()) + " → ";
+        return setting.title() + ": " + from + withUnit(field, setting.to()) + (back ? ", as it was left." : ".");
     }
 }

@@ -129,8 +129,12 @@ final class ChangeVehicleOrder implements Rule {
                         place(facts, work, module))
                 .needing("supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
-                .prompting(Looks.untilCoded(module))
+                .prompting(uncoded(facts, module) ? Looks.untilCoded(module) : List.of())
                 .ifLeftHere(last ? "" : DISAGREE));
+    }
+
+    private static boolean uncoded(VehicleFacts facts, PackModule module) {
+        return facts.coding(module.id()) == CodingState.BLANK || facts.coding(module.id()) == CodingState.CHECK_WRONG;
     }
 
     /** Neighbours first, so that they know of the part when it comes. */

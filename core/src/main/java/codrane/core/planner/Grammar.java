@@ -36,8 +36,8 @@ final class Grammar {
     /** @param pack whose modules are spoken of */
     Grammar(Pack pack) {
         String plurals = pack.modules().values().stream()
+                .filter(PackModule::plural)
                 .map(PackModule::title)
-                .filter(t -> t.endsWith("s") && !t.endsWith("ss"))
                 .map(Pattern::quote)
                 .collect(Collectors.joining("|"));
         subject = SUBJECTS.computeIfAbsent(plurals, Grammar::subject);

@@ -52,7 +52,8 @@ final class LearnVinFromNeighbour implements Rule {
                                 SECONDS,
                                 reason,
                                 "The erase loses its coding: it is written again after.")
-                        .holding(HoldPoint.IDENTITY_SETTLED)
+                        .needing("supply at coding voltage")
+                        .holding(HoldPoint.BASELINE_STORED, HoldPoint.IDENTITY_SETTLED)
                         .prompting(List.of(
                                 facts.pack().equipment().habits().keyCycle().words()
                                         + ": the neighbour is asked on waking"))

@@ -12,8 +12,7 @@ import java.util.Set;
 
 /** A module that was programmed, got a VIN or new coding restarts to take it up. */
 final class ResetAfterWriting implements Rule {
-    private static final Set<Kind> TAKEN_UP_BY_A_RESTART =
-            EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_ORDER, Kind.WRITE_CODING);
+    private static final Set<Kind> TAKEN_UP_BY_A_RESTART = EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_CODING);
 
     @Override
     public String id() {
@@ -34,7 +33,7 @@ final class ResetAfterWriting implements Rule {
                     id,
                     "Restart the " + module.lowerTitle(),
                     Seconds.RESTART,
-                    "The " + module.lowerTitle() + " takes up what is new at its restart."));
+                    "The " + module.lowerTitle() + " takes up what is new at " + module.its() + " restart."));
         }
         return new Judgement.Applies("New values are taken up after a restart.", resets);
     }

@@ -1,5 +1,6 @@
 package codrane.core.planner;
 
+import codrane.core.pack.Concern;
 import codrane.core.pack.Procedure;
 import codrane.core.pack.Procedure.Effect;
 import codrane.core.plan.Aids.Settling;
@@ -39,7 +40,7 @@ final class SettleByLadder implements Rule {
                 rungs.add(
                         next
                                 ? act.get().because("What is gentler was tried, and messages stayed.")
-                                : when(act.get(), before));
+                                : when(facts, draft, act.get(), before));
             }
             if (tried.contains(rung)) before = "tried";
             else if (!planned || draft.has(kind(rung))) before = word(rung);
@@ -49,9 +50,16 @@ final class SettleByLadder implements Rule {
                 : new Judgement.Applies("Settled by the gentlest means that works: each only if messages stay.", rungs);
     }
 
-    private static Operation when(Operation act, String before) {
+    /** What a module learns by moving is only for its own messages; the other means are for whatever is left. */
+    private static Operation when(VehicleFacts facts, Draft draft, Operation act, String before) {
         String after = before.isEmpty() || before.equals("tried") ? "" : " after the " + before;
-        return act.onlyIf("a message stays or a new value is not taken up" + after);
+        boolean elsewhere =
+                act.kind() == Kind.RELEARN && !draft.writtenModules().contains(act.module());
+        return act.onlyIf(
+                elsewhere
+                        ? "a message stays" + after + ", and is about the "
+                                + facts.pack().module(act.module()).lowerTitle()
+                        : "a message stays or a new value is not taken up" + after);
     }
 
     private static Kind kind(Settling rung) {
@@ -87,7 +95,7 @@ final class SettleByLadder implements Rule {
                         "Run the routine that restarts all modules",
                         Seconds.RESTART_ALL,
                         "Every module begins anew; nothing that is stored is lost by it."));
-            case BATTERY_OFF -> Optional.of(batteryOff(draft));
+            case BATTERY_OFF -> Optional.of(batteryOff(facts, draft));
         };
     }
 
@@ -100,7 +108,12 @@ final class SettleByLadder implements Rule {
                 Kind.RELEARN, p, "Surroundings are learned anew; what was learned before is lost by it."));
     }
 
-    private static Operation batteryOff(Draft draft) {
+    private static boolean highVoltage(VehicleFacts facts) {
+        return facts.pack().modules().keySet().stream()
+                .anyMatch(m -> facts.concerns(m).contains(Concern.HIGH_VOLTAGE));
+    }
+
+    private static Operation batteryOff(VehicleFacts facts, Draft draft) {
         List<String> prompts = new ArrayList<>();
         prompts.add("Waiting time and order by the service information");
         List<String> again = draft.operations().stream()
@@ -111,7 +124,7 @@ final class SettleByLadder implements Rule {
         return Operation.of(
                         Kind.BATTERY_OFF,
                         "",
-                        "Take the battery off, wait, put it on",
+                        "Take the " + (highVoltage(facts) ? "12 V battery" : "battery") + " off, wait, put it on",
                         Seconds.BATTERY_OFF,
                         "The last means of all.",
                         "Lost by it: clock, window end stops, radio code.")

@@ -1,6 +1,7 @@
 package codrane.core.planner;
 
 import codrane.core.pack.Concern;
+import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -12,6 +13,7 @@ import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -20,6 +22,9 @@ final class TryAndDrive implements Rule {
     /** What alters how a module works; pairing and restarting do not. */
     private static final Set<Kind> CHANGED =
             EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_CODING, Kind.CALIBRATE, Kind.INITIALISE);
+
+    /** What aiming needs, whoever does it. */
+    static final String[] TARGETS = {"targets for aiming", "a person trained for it"};
 
     private static final Set<Concern> DRIVEN =
             EnumSet.of(Concern.DRIVER_ASSISTANCE, Concern.STEERING, Concern.BRAKES, Concern.EMISSIONS);
@@ -40,7 +45,8 @@ final class TryAndDrive implements Rule {
         worked.addAll(own);
         if (!wishes(facts).isEmpty()) worked.addAll(Touched.wished(facts));
         List<Operation> operations = new ArrayList<>();
-        operations.add(test(facts, module, settings ? title(facts, draft, own) : titles(facts, draft, own)));
+        String title = settings ? title(facts, draft, own) : titles(facts, draft, own);
+        operations.add(test(facts, module, title).warning(moves(facts, module, settings)));
         if (worked.stream().anyMatch(DRIVEN::contains)) operations.add(drive(module, worked));
         return new Judgement.Applies("What was changed is tried, not believed.", operations);
     }
@@ -78,12 +84,20 @@ final class TryAndDrive implements Rule {
                         module,
                         title,
                         Seconds.FUNCTION_TEST,
-                        complaint.isEmpty()
-                                ? "What was changed must work, whatever a reading says."
-                                : "Is the complaint mended: \"" + complaint + "\"?")
-                .holding(HoldPoint.FUNCTION_TESTED);
-        Optional<String> byHand = InitialiseAsAsked.byHand(facts);
-        return byHand.isEmpty() ? test : test.prompting(List.of("First: " + byHand.get()));
+                        complaint.isEmpty() ? why(facts) : "Is the complaint mended: \"" + complaint + "\"?")
+                .holding(HoldPoint.FUNCTION_TESTED)
+                .prompting(InitialiseAsAsked.byHand(facts).stream()
+                        .map(s -> "First: " + s)
+                        .toList());
+        return CalibrateAfterWriting.elsewhere(facts)
+                .map(s -> test.prompting(List.of("First: " + s)).needing(TARGETS))
+                .orElse(test);
+    }
+
+    private static String why(VehicleFacts facts) {
+        return facts.kind() == JobKind.CLEAR_FAULTS
+                ? "A fault that is real comes back when its part works."
+                : "What was changed must work, whatever a reading says.";
     }
 
     /** The job's own work, then what was wished beside it: each is tried or looked at in its own way. */
@@ -92,7 +106,7 @@ final class TryAndDrive implements Rule {
         List<String> wishes = wishes(facts);
         if (wishes.isEmpty()) return title;
         String names = String.join(" and ", wishes);
-        Optional<String> looked = looked(Touched.wished(facts), false);
+        Optional<String> looked = looked(Touched.wished(facts), whose(facts), false);
         if (looked.isEmpty()) return tried(facts, draft, own) ? title + " and " + names : title + "; then try " + names;
         return title + "; then l" + looked.get().substring(1);
     }
@@ -101,25 +115,65 @@ final class TryAndDrive implements Rule {
     private static boolean tried(VehicleFacts facts, Draft draft, Set<Concern> own) {
         return facts.kind() != JobKind.CLEAR_FAULTS
                 && !draft.has(Kind.PAIR)
-                && looked(own, facts.kind().namesModule()).isEmpty();
+                && looked(own, "", facts.kind().namesModule()).isEmpty();
     }
 
     private static String title(VehicleFacts facts, Draft draft, Set<Concern> own) {
         if (facts.kind() == JobKind.CLEAR_FAULTS)
-            return "Work what the faults were about, and look whether they stay away";
+            return looked(own, whose(facts), true)
+                    .map(look -> look + "; work what else the faults were about")
+                    .orElse("Work what the faults were about, and look whether they stay away");
         if (draft.has(Kind.PAIR)) return "Start the engine with every key";
-        return looked(own, facts.kind().namesModule()).orElseGet(() -> "Try " + what(facts));
+        if (own.contains(Concern.HIGH_VOLTAGE)
+                && !facts.kind().namesModule()
+                && !wishes(facts).isEmpty())
+            return "Look whether the vehicle shows " + String.join(" and ", wishes(facts))
+                    + " as set; nothing is touched";
+        return looked(own, whose(facts), facts.kind().namesModule()).orElseGet(() -> "Try " + what(facts));
+    }
+
+    /** The module whose lamp is looked at, in words; "its" when there is none or several. */
+    private static String whose(VehicleFacts facts) {
+        List<String> modules = facts.kind() == JobKind.CLEAR_FAULTS
+                ? facts.answers().entrySet().stream()
+                        .filter(a -> !a.getValue().faults().isEmpty())
+                        .map(Map.Entry::getKey)
+                        .filter(m -> facts.concerns(m).contains(Concern.BRAKES)
+                                || facts.concerns(m).contains(Concern.STEERING))
+                        .toList()
+                : facts.newPart()
+                        .or(facts::module)
+                        .map(m -> List.of(m.id()))
+                        .orElseGet(() -> facts.wished().stream()
+                                .map(SettingChange::module)
+                                .distinct()
+                                .toList());
+        return modules.size() == 1
+                ? "the lamp of the " + facts.pack().module(modules.getFirst()).lowerTitle()
+                : "their lamps";
+    }
+
+    /** A setting is tried with the part that it is about: what moves there moves then. */
+    private static List<String> moves(VehicleFacts facts, String module, boolean settings) {
+        if (!settings || !module.isEmpty()) return List.of();
+        return facts.wished().stream()
+                .map(SettingChange::module)
+                .flatMap(m -> facts.concerns(m).stream())
+                .filter(c -> c == Concern.MOVING_PARTS || c == Concern.LIFTING)
+                .distinct()
+                .map(Concern::caution)
+                .toList();
     }
 
     /** "Look …" where nothing is tried by hand, or not at once. */
-    private static Optional<String> looked(Set<Concern> concerns, boolean module) {
+    private static Optional<String> looked(Set<Concern> concerns, String lamp, boolean module) {
         if (concerns.contains(Concern.RESTRAINTS))
             return Optional.of(
                     "Look at the restraints lamp: on with the key, out after some seconds, and no fault stored");
         if (concerns.contains(Concern.HIGH_VOLTAGE) && module)
             return Optional.of("Look at the drive's ready lamp and the insulation reading; nothing is touched");
         if (concerns.contains(Concern.BRAKES) || concerns.contains(Concern.STEERING))
-            return Optional.of("Look at its lamp, then try it standing, wheels free");
+            return Optional.of("Look at " + lamp + ", then try it standing, wheels free");
         return concerns.contains(Concern.DRIVER_ASSISTANCE)
                 ? Optional.of("Look that it reports itself aimed and no message stays")
                 : Optional.empty();
@@ -127,9 +181,10 @@ final class TryAndDrive implements Rule {
 
     /** What the job is about, in words. */
     private static String what(VehicleFacts facts) {
-        Optional<String> module =
-                facts.newPart().or(facts::module).map(m -> "the " + m.lowerTitle() + " in all it does");
-        List<String> wishes = wishes(facts);
+        Optional<String> module = facts.newPart()
+                .or(facts::module)
+                .map(m -> "the " + m.lowerTitle() + (m.plural() ? " in all they do" : " in all it does"));
+        List<String> wishes = facts.kind().about() == JobKind.About.ORDER ? ordered(facts) : wishes(facts);
         return module.orElse(wishes.isEmpty() ? "what was changed" : String.join(" and ", wishes));
     }
 
@@ -147,13 +202,27 @@ final class TryAndDrive implements Rule {
         return names;
     }
 
+    /** What the vehicle order brings and takes, in its own words. */
+    private static List<String> ordered(VehicleFacts facts) {
+        Map<String, String> titles =
+                facts.pack().equipment().order().map(VehicleOrder::titles).orElse(Map.of());
+        List<String> in = facts.wishes().order().in().stream()
+                .map(code -> "\"" + titles.getOrDefault(code, code) + "\"")
+                .toList();
+        return !in.isEmpty()
+                ? in
+                : facts.wishes().order().out().stream()
+                        .map(code -> "whether \"" + titles.getOrDefault(code, code) + "\" is gone")
+                        .toList();
+    }
+
     private static boolean changes(SettingChange change) {
         return !change.from().equals(change.to());
     }
 
     private static Operation drive(String module, Set<Concern> worked) {
         boolean monitors = worked.contains(Concern.EMISSIONS);
-        return Operation.of(
+        Operation drive = Operation.of(
                 Kind.DRIVE,
                 module,
                 monitors
@@ -163,5 +232,12 @@ final class TryAndDrive implements Rule {
                 monitors
                         ? "Monitors of the exhaust begin anew after this work, and only a drive completes them."
                         : "Some faults need a drive to show, or to go.");
+        // of a module the caution comes with it
+        return module.isEmpty()
+                ? drive.warning(worked.stream()
+                        .filter(c -> DRIVEN.contains(c) && c != Concern.EMISSIONS)
+                        .map(Concern::caution)
+                        .toList())
+                : drive;
     }
 }

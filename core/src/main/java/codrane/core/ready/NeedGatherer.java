@@ -112,6 +112,8 @@ final class NeedGatherer {
             case SWAP -> foreseen(facts.pack().module(operation.module()));
             default -> {}
         }
+        if (operation.kind() == Kind.FUNCTION_TEST && operation.needs().contains("targets for aiming"))
+            aiming(operation);
         people(operation);
         if (facts.kind() == JobKind.CHANGE_LINE && operation.kind() == Kind.WRITE_CODING)
             noted(

@@ -356,7 +356,7 @@ class KindsTest {
                 .extracting(Operation::onlyIf)
                 .containsExactly(
                         "a message stays or a new value is not taken up",
-                        "a message stays or a new value is not taken up after the sleep",
+                        "a message stays after the sleep, and is about the doors",
                         "a message stays or a new value is not taken up after the relearning",
                         "a message stays or a new value is not taken up after the restart");
         assertThat(rungs)

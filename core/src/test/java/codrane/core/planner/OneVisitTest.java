@@ -63,7 +63,7 @@ class OneVisitTest {
                 .anyMatch(r -> r.startsWith("Source: "))
                 .anyMatch(r -> r.contains("Counts passengers: no → yes"));
         assertThat(operation(plan, Kind.FUNCTION_TEST, "doors").title())
-                .isEqualTo("Try the doors in all it does and \"Passenger counting\"");
+                .isEqualTo("Try the doors in all they do and \"Passenger counting\"");
     }
 
     @Test
@@ -194,6 +194,6 @@ class OneVisitTest {
         assertThat(plan.blocks()).isEmpty();
         assertThat(plan.operations()).extracting(Operation::key).doesNotContain("write-coding-body");
         assertThat(Cases.reason(plan, "enable-feature")).isEqualTo("Passenger counting is enabled already.");
-        assertThat(operation(plan, Kind.FUNCTION_TEST, "doors").title()).isEqualTo("Try the doors in all it does");
+        assertThat(operation(plan, Kind.FUNCTION_TEST, "doors").title()).isEqualTo("Try the doors in all they do");
     }
 }

@@ -99,6 +99,7 @@ record RandomFacts(Random random, Pack pack) {
         List<String> modules = pack.modules().values().stream()
                 .filter(m ->
                         kind != JobKind.LEARN_VIN || m.traits().learnsVinFrom().isPresent())
+                .filter(m -> kind != JobKind.REPLACE_IMMOBILISER || guards(m))
                 .map(PackModule::id)
                 .toList();
         return new PartFacts(
@@ -109,6 +110,13 @@ record RandomFacts(Random random, Pack pack) {
                 random.nextInt(4) == 0 ? "BK-67220-B3" : "",
                 "",
                 random.nextInt(4) == 0 ? "BK-67220-B2" : "");
+    }
+
+    private boolean guards(PackModule module) {
+        return pack.equipment()
+                .immobiliser()
+                .filter(i -> i.master().equals(module.id()) || i.members().contains(module.id()))
+                .isPresent();
     }
 
     /** What is wished of the vehicle; beside work of another kind now and then. */

@@ -2,10 +2,12 @@ package codrane.core.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.pack.Concern;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Packs;
 import codrane.core.pack.Procedure;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.pack.VinLock;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -19,6 +21,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -149,8 +152,7 @@ class SignedPlansTest {
 
     @Test
     void restartedAndInitialised_isOnlyWhatChanged() {
-        Set<Kind> changes =
-                EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_ORDER, Kind.WRITE_CODING, Kind.PAIR, Kind.ADD_KEY);
+        Set<Kind> changes = EnumSet.of(Kind.PROGRAM, Kind.WRITE_VIN, Kind.WRITE_CODING, Kind.PAIR, Kind.ADD_KEY);
         always((facts, plan) -> {
             Set<String> changed = new HashSet<>();
             plan.writes().filter(o -> changes.contains(o.kind())).forEach(o -> changed.add(o.module()));
@@ -243,12 +245,87 @@ class SignedPlansTest {
     }
 
     @Test
+    void cautions_areTrueForThisActAndThisVehicle() {
+        always((facts, plan) -> plan.operations().forEach(o -> {
+            boolean runs = facts.pack().equipment().procedures().values().stream()
+                    .anyMatch(p -> p.title().equals(o.title()) && p.needs().contains(VehicleCondition.ENGINE_RUNNING));
+            assertThat(o.cautions().stream().anyMatch(c -> c.startsWith("Engine running")))
+                    .as(o.title())
+                    .isEqualTo(runs);
+            if (facts.pack().supply().chemistry().equals("lfp"))
+                assertThat(o.cautions()).noneMatch(c -> c.contains("gas"));
+        }));
+    }
+
+    @Test
+    void uncodedLooks_areSaidOnlyOfWhatIsNotCoded() {
+        always((facts, plan) -> plan.operations().stream()
+                .filter(o -> o.prompts().stream().anyMatch(p -> p.startsWith("Until it is coded")))
+                .filter(o ->
+                        facts.newPart().filter(p -> p.id().equals(o.module())).isEmpty())
+                .filter(o -> at(plan, "program-" + o.module()) < 0) // programming may leave it uncoded
+                .forEach(o -> assertThat(facts.coding(o.module()))
+                        .as(o.key())
+                        .isNotIn(CodingState.AGREES, CodingState.UNMARKED, CodingState.NONE)));
+    }
+
+    @Test
+    void lookingAhead_isAimedHereOrSaidToBeAimedElsewhere() {
+        Set<String> elsewhere = new HashSet<>();
+        always((facts, plan) -> facts.newPart()
+                .filter(part -> writes(plan) && !facts.unmounted())
+                .filter(part -> facts.concerns(part.id()).contains(Concern.DRIVER_ASSISTANCE))
+                .ifPresent(part -> {
+                    boolean here = at(plan, "calibrate-" + part.id()) >= 0;
+                    boolean said = plan.operations().stream()
+                            .flatMap(o -> o.prompts().stream())
+                            .anyMatch(p -> p.contains("is aimed with targets, by the maker's procedure"));
+                    assertThat(here ^ said).isTrue();
+                    if (said) elsewhere.add(facts.pack().id());
+                }));
+        assertThat(elsewhere).isNotEmpty();
+    }
+
+    @Test
+    void functionTest_namesWhatIsTried_andRestraintsAreLookedAt() {
+        always((facts, plan) -> plan.operations().stream()
+                .filter(o -> o.kind() == Kind.FUNCTION_TEST)
+                .forEach(o -> {
+                    assertThat(o.title()).isNotEqualTo("Try what was changed").doesNotContain("its lamp");
+                    boolean faults = facts.kind() == JobKind.CLEAR_FAULTS
+                            && facts.answers().entrySet().stream()
+                                    .anyMatch(a -> !a.getValue().faults().isEmpty()
+                                            && facts.concerns(a.getKey()).contains(Concern.RESTRAINTS));
+                    if (faults) assertThat(o.title()).startsWith("Look at the restraints lamp");
+                }));
+    }
+
+    @Test
+    void titles_agreeInNumberWithTheirModules() {
+        Pattern one = Pattern.compile(
+                "\\bthe (?:doors|brakes|instruments|restraints|announcements) (?:in all it does|.* at its restart)");
+        always((facts, plan) -> plan.operations().forEach(o -> {
+            assertThat(o.title()).doesNotContainPattern(one);
+            assertThat(o.reasons())
+                    .noneMatch(r -> one.matcher(r.toLowerCase(Locale.ROOT)).find());
+        }));
+    }
+
+    @Test
     void whatWritesData_saysThatItNeedsTheSupply() {
         Set<Kind> data = EnumSet.of(
                 Kind.WRITE_VIN, Kind.WRITE_CODING, Kind.WRITE_ORDER, Kind.WRITE_LEARNED, Kind.PAIR, Kind.ADD_KEY);
-        always((facts, plan) -> assertThat(plan.operations())
-                .filteredOn(o -> data.contains(o.kind()))
-                .allSatisfy(o -> assertThat(o.needs()).contains("supply at coding voltage")));
+        Set<JobKind> seen = new HashSet<>();
+        always((facts, plan) -> {
+            List<Operation> writes = plan.operations().stream()
+                    .filter(o -> data.contains(o.kind()))
+                    .toList();
+            assertThat(writes).allSatisfy(o -> assertThat(o.needs()).contains("supply at coding voltage"));
+            if (!writes.isEmpty()) seen.add(facts.kind());
+        });
+        Set<JobKind> expected = EnumSet.allOf(JobKind.class);
+        expected.removeAll(Set.of(JobKind.BASELINE_ONLY, JobKind.READY_TOOL, JobKind.CLEAR_FAULTS));
+        assertThat(seen).containsAll(expected);
     }
 
     @Test
