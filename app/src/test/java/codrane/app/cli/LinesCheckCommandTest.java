@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.coding.LineSheet;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackLoader;
+import codrane.core.pack.PackResult;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -34,6 +37,13 @@ class LinesCheckCommandTest {
                 .collect(Collectors.joining("\n"));
     }
 
+    /** Bytes of the doors' coding. */
+    private static int doors() throws IOException {
+        String text = Files.readString(Path.of("..", "packs", "brennick-lorne.yaml"));
+        Pack lorne = ((PackResult.Loaded) PackLoader.load("lorne", text)).pack();
+        return lorne.codingOctets(lorne.module("doors"));
+    }
+
     private List<String> texts(String member) {
         List<String> texts = new ArrayList<>();
         command.json().path(member).forEach(item -> texts.add(item.asString()));
@@ -46,7 +56,7 @@ class LinesCheckCommandTest {
 
     @Test
     void check_goodSheet_isGood_withAndWithoutItsPack() throws IOException {
-        assertThat(check(sheet("LFT", 36) + "\n\n" + sheet("DOR", 8), "--pack", "brennick-lorne"))
+        assertThat(check(sheet("LFT", 36) + "\n\n" + sheet("DOR", doors()), "--pack", "brennick-lorne"))
                 .isZero();
         assertThat(check(sheet("ABC", 3))).isZero();
         assertThat(line(0).path("valid").asBoolean()).isTrue();
@@ -80,8 +90,10 @@ class LinesCheckCommandTest {
         assertThat(line(3).path("reason").asString())
                 .isEqualTo("Line LFT/04 has 4 bytes; on this vehicle it has 8 bytes.");
         assertThat(line(4).path("reason").asString()).isEqualTo("No module of this vehicle has the tag ABC.");
-        assertThat(check(sheet("DOR", 16), "--pack", "brennick-lorne")).isEqualTo(1);
-        assertThat(line(1).path("reason").asString()).isEqualTo("The coding of the doors has 1 line.");
+        int lines = (doors() + 7) / 8;
+        assertThat(check(sheet("DOR", (lines + 1) * 8), "--pack", "brennick-lorne"))
+                .isEqualTo(1);
+        assertThat(line(lines).path("reason").asString()).isEqualTo("The coding of the doors has " + lines + " lines.");
     }
 
     @Test

@@ -5,6 +5,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
@@ -32,15 +33,16 @@ final class Grammar {
     private static final Map<String, Pattern> SUBJECTS = new ConcurrentHashMap<>();
 
     private final Pattern subject;
+    private final List<String> plurals;
 
     /** @param pack whose modules are spoken of */
     Grammar(Pack pack) {
-        String plurals = pack.modules().values().stream()
+        plurals = pack.modules().values().stream()
                 .filter(PackModule::plural)
                 .map(PackModule::title)
-                .map(Pattern::quote)
-                .collect(Collectors.joining("|"));
-        subject = SUBJECTS.computeIfAbsent(plurals, Grammar::subject);
+                .toList();
+        subject = SUBJECTS.computeIfAbsent(
+                plurals.stream().map(Pattern::quote).collect(Collectors.joining("|")), Grammar::subject);
     }
 
     /** Only as the subject: not after a preposition. */
@@ -53,6 +55,8 @@ final class Grammar {
     }
 
     String agree(String sentence) {
+        String lower = sentence.toLowerCase(Locale.ROOT);
+        if (plurals.stream().noneMatch(title -> lower.contains(title.toLowerCase(Locale.ROOT)))) return sentence;
         return subject.matcher(sentence)
                 .replaceAll(found -> Matcher.quoteReplacement(found.group(1) + " " + VERBS.get(found.group(2))))
                 .replace("s's ", "s' ");

@@ -83,7 +83,7 @@ final class Touched {
                 .toList();
     }
 
-    private static Set<Concern> ofSetting(VehicleFacts facts, String module, String block, String field) {
+    static Set<Concern> ofSetting(VehicleFacts facts, String module, String block, String field) {
         return facts.pack()
                 .setting(block, field)
                 .concerns()

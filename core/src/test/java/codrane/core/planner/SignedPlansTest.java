@@ -32,7 +32,7 @@ import org.junit.jupiter.api.Test;
 
 /** What makes a plan one that a technician would sign, over random facts of every kind and every pack. */
 class SignedPlansTest {
-    private static final int ROUNDS = 5_000;
+    private static final int ROUNDS = 6_000;
     private static final Set<Kind> BEFORE_A_SWAP = EnumSet.of(Kind.SCAN, Kind.READ_CODING, Kind.BASELINE, Kind.SWAP);
     private static final Pattern CLUMSY = Pattern.compile(
             "\\b1 (?:keys|tasks|faults|modules|blocks|tools)\\b|\\bAll 1\\b|  | ,|\\.\\.|\\boctets?\\b|\\?\\.|null|\\[|\\]|s's\\b|\\d{4}-\\d\\d-\\d\\d");

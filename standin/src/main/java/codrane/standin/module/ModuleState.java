@@ -149,7 +149,8 @@ public final class ModuleState {
     /** Updated by somebody who did not look after what was set: settings to choose from are as an empty block has them. */
     public void updatedElsewhere(Instant when) {
         programmed(when);
-        for (Layout layout : pack.blocksOf(module)) {
+        // an update touches what it is about: the block of the module's own function
+        for (Layout layout : pack.blocksOf(module).stream().limit(1).toList()) {
             Bytes empty = Bytes.filled(layout.length(), 0);
             Map<String, String> values = new HashMap<>();
             layout.fields().stream()

@@ -103,15 +103,28 @@ class DecideController {
             @PathVariable long number,
             @RequestParam String setting,
             @RequestParam String value,
+            @RequestParam(defaultValue = "false") boolean loom,
             Principal who,
             RedirectAttributes flash) {
-        return decide(settings.setting(number, setting, value, who.getName()), number, flash);
+        return taken(settings.setting(number, setting, value, who.getName()), number, setting, loom, flash);
     }
 
     @PostMapping("/decide/setting-out")
     String settingOut(
-            @PathVariable long number, @RequestParam String setting, Principal who, RedirectAttributes flash) {
-        return decide(settings.out(number, setting, who.getName()), number, flash);
+            @PathVariable long number,
+            @RequestParam String setting,
+            @RequestParam(defaultValue = "false") boolean loom,
+            Principal who,
+            RedirectAttributes flash) {
+        return taken(settings.out(number, setting, who.getName()), number, setting, loom, flash);
+    }
+
+    /** Back to the bits when it was said there. */
+    private static String taken(Acted acted, long number, String setting, boolean loom, RedirectAttributes flash) {
+        if (!loom) return decide(acted, number, flash);
+        if (acted instanceof Acted.Refused(String sentence, var remedy)) flash.addFlashAttribute("refused", sentence);
+        flash.addAttribute("setting", setting);
+        return "redirect:/jobs/" + number + "/coding";
     }
 
     @PostMapping("/decide/line")

@@ -1,0 +1,69 @@
+package codrane.core.pack;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.core.coding.Layout;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Vehicles have as many settings as real ones, and the packs say what the words say. */
+class SettingsOfThisWorldTest {
+    private static final Path PACKS = Path.of("../packs");
+
+    static List<String> packs() {
+        return Packs.all();
+    }
+
+    /** With {@code -Dcodrane.packs.write=true} the packs are made again instead. */
+    @ParameterizedTest
+    @MethodSource("packs")
+    void packs_haveTheBlocksThatTheirWordsMake(String id) throws IOException {
+        SettingsOfThisWorld world = SettingsOfThisWorld.of(Files.readString(PACKS.resolve("vocabulary/settings.yaml")));
+        Path file = PACKS.resolve(id + ".yaml");
+        String text = Files.readString(file);
+        if (Boolean.getBoolean("codrane.packs.write")) Files.writeString(file, world.grown(id, text));
+        else assertThat(world.grown(id, text)).isEqualTo(text);
+    }
+
+    @ParameterizedTest
+    @MethodSource("packs")
+    void vehicle_hasHundredsOfSettings_andItsBodyMoreThanAHundredAndFifty(String id) {
+        Pack pack = Packs.load(id);
+        assertThat(pack.layouts().values().stream()
+                        .mapToInt(l -> l.fields().size())
+                        .sum())
+                .isGreaterThanOrEqualTo(600);
+        assertThat(pack.blocksOf(pack.module("body")).stream()
+                        .mapToInt(l -> l.fields().size())
+                        .sum())
+                .isGreaterThanOrEqualTo(150);
+        assertThat(pack.layouts().values()).extracting(Layout::length).allMatch(length -> length <= 250);
+    }
+
+    @ParameterizedTest
+    @MethodSource("packs")
+    void titles_areWordsThatStandOnceInTheirModule(String id) {
+        Pack pack = Packs.load(id);
+        for (PackModule module : pack.modules().values()) {
+            List<String> titles = pack.blocksOf(module).stream()
+                    .flatMap(l -> l.fields().stream())
+                    .filter(f -> f.title().contains(": "))
+                    .map(f -> f.title())
+                    .toList();
+            assertThat(titles).doesNotHaveDuplicates().noneMatch(t -> t.matches(".*\\d.*"));
+        }
+    }
+
+    @Test
+    void made_twice_isTheSame() throws IOException {
+        SettingsOfThisWorld world = SettingsOfThisWorld.of(Files.readString(PACKS.resolve("vocabulary/settings.yaml")));
+        String once = world.grown("tolvane-wisp", Files.readString(PACKS.resolve("tolvane-wisp.yaml")));
+        assertThat(world.grown("tolvane-wisp", once)).isEqualTo(once);
+        assertThat(world.grown("another", once)).isNotEqualTo(once);
+    }
+}
