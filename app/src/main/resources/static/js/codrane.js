@@ -5,11 +5,12 @@ import './keys.js';
 import { label, labelvin } from './label.js';
 import { later } from './later.js';
 import { screen } from './screen.js';
+import { seat } from './seat.js';
 import './typed.js';
 import { vinfield } from './vinfield.js';
 
 document.addEventListener('alpine:init', () => {
-  Object.entries({ gateway, job, label, labelvin, later, screen, vinfield })
+  Object.entries({ gateway, job, label, labelvin, later, screen, seat, vinfield })
     .forEach(([name, component]) => Alpine.data(name, component));
 });
 document.addEventListener('click', (event) => {

@@ -10,6 +10,7 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.scan.ObdReading;
+import codrane.core.text.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -67,7 +68,12 @@ public record BaselineView(
     }
 
     /** @param raw in groups of octets */
-    public record BlockView(String title, String raw, List<Line> settings) {}
+    public record BlockView(String title, String raw, List<Line> settings) {
+        /** How many there are, in words. */
+        public String size() {
+            return Words.count(settings.size(), "setting");
+        }
+    }
 
     public record Line(String title, String value) {}
 
