@@ -48,6 +48,14 @@ public record Layout(
         return fields.stream().filter(f -> f.key().equals(key)).findFirst();
     }
 
+    /** A value as it is read: a number with its unit, however it was typed. */
+    public String worded(String key, String value) {
+        return field(key)
+                .filter(f -> f.kind() == Field.Kind.SCALED)
+                .flatMap(f -> f.number(value).map(f::worded))
+                .orElse(value);
+    }
+
     /** Values in words, in the layout's order. */
     public Map<String, String> decode(Bytes block) {
         Map<String, String> values = new LinkedHashMap<>();

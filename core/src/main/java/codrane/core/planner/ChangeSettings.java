@@ -97,10 +97,9 @@ final class ChangeSettings implements Rule {
                 .flatMap(layout -> layout.field(setting.field()));
     }
 
-    /** A number is said with its unit, however it was typed. */
-    private static String withUnit(Optional<Field> field, String value) {
-        return field.filter(f -> f.kind() == Field.Kind.SCALED)
-                .flatMap(f -> f.number(value).map(f::worded))
+    private static String worded(VehicleFacts facts, SettingChange setting, String value) {
+        return Optional.ofNullable(facts.pack().layouts().get(setting.block()))
+                .map(layout -> layout.worded(setting.field(), value))
                 .orElse(value);
     }
 
@@ -115,8 +114,8 @@ final class ChangeSettings implements Rule {
     private static String reason(VehicleFacts facts, SettingChange setting, boolean back) {
         if (setting.whole())
             return setting.title() + ": all its bytes, as they were left in this module with this software.";
-        Optional<Field> field = field(facts, setting);
-        String from = setting.from().isEmpty() ? "" : withUnit(field, setting.from()) + " → ";
-        return setting.title() + ": " + from + withUnit(field, setting.to()) + (back ? ", as it was left." : ".");
+        String from = setting.from().isEmpty() ? "" : worded(facts, setting, setting.from()) + " → ";
+        return setting.title() + ": " + from + worded(facts, setting, setting.to())
+                + (back ? ", as it was left." : ".");
     }
 }

@@ -186,21 +186,13 @@ record LoomView(
                         s.chosen().isPresent(),
                         List.of(
                                 s.field().title(),
-                                s.chosen()
-                                                .map(to1 -> s.now() + " → " + worded(s, to1))
-                                                .orElse(s.now()) + ", "
+                                s.chosen().map(to1 -> s.now() + " → " + to1).orElse(s.now()) + ", "
                                         + bits(s.field().bits()))));
         return LoomPicture.of(shown.layout(), from, to, offset, shown.module().tag(), told);
     }
 
     private static String bits(int bits) {
         return bits == 1 ? "1 bit" : bits + " bits";
-    }
-
-    private static String worded(Setting s, String value) {
-        return s.field().kind() == Field.Kind.SCALED
-                ? s.field().number(value).map(s.field()::worded).orElse(value)
-                : value;
     }
 
     private static String change(List<Setting> listed, Bytes from, Bytes to) {
@@ -225,7 +217,7 @@ record LoomView(
                 finds ? s.title() : s.field().title(),
                 s.field().key(),
                 s.now(),
-                s.chosen().map(v -> worded(s, v)).orElse(""),
+                s.chosen().orElse(""),
                 s.place(),
                 s.law().map(r -> law(r.says())).orElse("free"),
                 s.law().map(r -> r.says() == Says.REFUSED ? "differs" : "hold").orElse(""),
@@ -250,7 +242,7 @@ record LoomView(
                 s.key(),
                 s.title(),
                 s.now(),
-                s.chosen().map(v -> worded(s, v)).orElse(""),
+                s.chosen().orElse(""),
                 s.field().kind() == Field.Kind.ENUMERATION
                         ? List.copyOf(inOrder(s.field()).values())
                         : List.of(),

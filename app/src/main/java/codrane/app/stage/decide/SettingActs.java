@@ -79,7 +79,8 @@ public class SettingActs {
                     instanceof Layout.Encoded.Refused(String reason))
                 return Acted.refused("It can't be that: " + reason);
             String module = PlanFacts.holder(state, parts[0]);
-            return add(state, new PutBack(module, parts[0], parts[1], value.strip(), now.get()), who);
+            String worded = layout.worded(parts[1], value.strip());
+            return add(state, new PutBack(module, parts[0], parts[1], worded, now.get()), who);
         });
     }
 
