@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.app.squares.CodePicture;
 import codrane.core.job.JobState;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.hold.HoldRules;
@@ -27,7 +28,14 @@ class SeatController {
      * @param code this page's address, to be opened on a phone
      */
     public record SeatView(
-            long number, String vin, String title, String why, String stop, double low, double high, SeatCode code) {}
+            long number, String vin, String title, String why, String stop, double low, double high, CodePicture code) {
+        /** Whether only this computer finds the address. */
+        public boolean loopback() {
+            return code.text().contains("//127.")
+                    || code.text().contains("//localhost")
+                    || code.text().contains("//[::1]");
+        }
+    }
 
     @GetMapping("/jobs/{number}/seat")
     String seat(@PathVariable long number, Authentication who, Model model) {
@@ -43,7 +51,7 @@ class SeatController {
                         next.stop(),
                         state.window().hold(),
                         state.window().upper(),
-                        SeatCode.of(ServletUriComponentsBuilder.fromCurrentRequestUri()
+                        CodePicture.qr(ServletUriComponentsBuilder.fromCurrentRequestUri()
                                 .toUriString())));
         return "job/seat";
     }

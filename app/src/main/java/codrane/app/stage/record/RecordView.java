@@ -9,6 +9,7 @@ import codrane.core.job.HoldNote;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
+import codrane.core.job.OldPart;
 import codrane.core.pack.MarketRules;
 import codrane.core.planner.LawAllows;
 import codrane.core.text.Words;
@@ -22,6 +23,7 @@ import java.util.Optional;
  *
  * @param facts by title
  * @param ledger empty while no scan is from after the run
+ * @param replaces whether a module came out, which is labelled
  * @param law what the market's rules want the customer to know
  */
 public record RecordView(
@@ -31,7 +33,8 @@ public record RecordView(
         Optional<LedgerView> ledger,
         List<Kept> kept,
         List<String> law,
-        Menu menu) {
+        Menu menu,
+        boolean replaces) {
     private static final int HASH = 16;
 
     /** A hold point that a person kept or waived. */
@@ -54,7 +57,8 @@ public record RecordView(
                 state.after().filter(s -> state.before().isPresent()).map(s -> LedgerView.of(state, s)),
                 state.holds().stream().map(h -> kept(state, h)).toList(),
                 law(state),
-                new Menu(menus, operations));
+                new Menu(menus, operations),
+                OldPart.of(state).isPresent());
     }
 
     private static Map<String, String> facts(JobState state) {

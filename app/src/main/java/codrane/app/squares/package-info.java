@@ -1,0 +1,2 @@
+/** Codes for a camera, drawn. */
+package codrane.app.squares;
