@@ -66,7 +66,12 @@ class AccessibilityTest {
                 "run",
                 "settle",
                 "prove",
-                "record")) {
+                "record",
+                "coding",
+                "coding?find=lamp",
+                "coding?setting=body-cabin/step.lamp.left.doors",
+                "seat",
+                "old-part")) {
             paths.add("/jobs/" + number + "/" + stage);
         }
         var baseline =
