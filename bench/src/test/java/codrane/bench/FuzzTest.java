@@ -130,7 +130,9 @@ class FuzzTest {
 
     @Test
     void packs() throws IOException {
-        Mutations inputs = Mutations.ofTexts(7, text());
+        // of the many small settings below the mark one is like another
+        String byHand = text().replaceFirst("(?s)  # made from vocabulary.*?(?=\nfaults:)", "");
+        Mutations inputs = Mutations.ofTexts(7, byHand);
         for (int i = 0; i < Math.min(MOST_PACKS, INPUTS / 20); i++)
             assertThat(PackLoader.load("x.yaml", inputs.nextText())).isNotNull();
     }

@@ -40,15 +40,13 @@ class LoomController {
             Authentication who,
             Model model) {
         JobState state = desk.state(number);
-        Scan scan = state.before().filter(s -> read(state, s)).orElseThrow(LoomController::none);
+        Scan scan = state.before().orElseThrow(LoomController::none);
+        VehicleSettings settings = VehicleSettings.of(state, scan);
+        if (settings.all().isEmpty()) throw none();
         String words = find.length() > LONGEST_WORDS ? find.substring(0, LONGEST_WORDS) : find;
         Viewer viewer = new Viewer(who.getName(), Role.of(who), false);
-        model.addAttribute("view", LoomView.of(state, scan, viewer, words, block, setting));
+        model.addAttribute("view", LoomView.of(state, scan, settings, viewer, words, block, setting));
         return "stage/decide/loom";
-    }
-
-    private static boolean read(JobState state, Scan scan) {
-        return !VehicleSettings.of(state, scan).all().isEmpty();
     }
 
     private static ResponseStatusException none() {

@@ -14,6 +14,7 @@ import codrane.core.pack.MarketRules.Says;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.SettingRule;
+import codrane.core.plan.JobKind;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -79,8 +80,15 @@ record LoomView(
             String law,
             boolean may) {}
 
-    static LoomView of(JobState state, Scan scan, Viewer viewer, String find, String block, String setting) {
-        VehicleSettings settings = VehicleSettings.of(state, scan);
+    /** @param settings of the vehicle; there is at least one */
+    static LoomView of(
+            JobState state,
+            Scan scan,
+            VehicleSettings settings,
+            Viewer viewer,
+            String find,
+            String block,
+            String setting) {
         Optional<Setting> chosen = settings.one(setting);
         String wanted = chosen.map(s -> s.layout().id()).orElse(block);
         Setting shown = settings.all().stream()
@@ -158,9 +166,9 @@ record LoomView(
     private static List<Place> blocks(VehicleSettings settings, Setting shown) {
         List<Place> places = new ArrayList<>();
         for (Setting s : settings.all()) {
-            boolean new_ =
-                    places.stream().noneMatch(p -> p.block().equals(s.layout().id()));
-            if (!s.module().equals(shown.module()) || !new_) continue;
+            boolean listed =
+                    places.stream().anyMatch(p -> p.block().equals(s.layout().id()));
+            if (!s.module().equals(shown.module()) || listed) continue;
             int all = (int) settings.all().stream()
                     .filter(o -> o.layout().equals(s.layout()))
                     .count();
@@ -186,7 +194,9 @@ record LoomView(
                         s.chosen().isPresent(),
                         List.of(
                                 s.field().title(),
-                                s.chosen().map(to1 -> s.now() + " → " + to1).orElse(s.now()) + ", "
+                                s.chosen()
+                                                .map(wished -> s.now() + " → " + wished)
+                                                .orElse(s.now()) + ", "
                                         + bits(s.field().bits()))));
         return LoomPicture.of(shown.layout(), from, to, offset, shown.module().tag(), told);
     }
@@ -235,7 +245,9 @@ record LoomView(
 
     private static Edit edit(JobState state, Setting s, Viewer viewer) {
         SettingRule rule = state.pack().setting(s.layout().id(), s.field().key());
-        boolean may = PlanFacts.byName(state.job().kind())
+        JobKind kind = state.job().kind();
+        boolean may = PlanFacts.byName(kind)
+                && kind != JobKind.CHANGE_LINE // which is about one byte of an instruction
                 && state.job().closedAt().isEmpty()
                 && viewer.may(state.job().number(), "decide/setting");
         return new Edit(
