@@ -7,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -19,6 +20,9 @@ class PageSourcesTest {
     private static final int OWN_RULES = 140;
 
     private static final int LONGEST = 140;
+    private static final Pattern TAG = Pattern.compile("<[a-z][^<>]*(?:\"[^\"]*\"[^<>]*)*>");
+    private static final Pattern HIDES = Pattern.compile("x-show=");
+    private static final Pattern FORCED = Pattern.compile("class=\"[^\"]*\\bd-(?:flex|block|grid|inline)");
     private static final Pattern LOGIC = Pattern.compile("facts\\.|T\\(|\\.name\\(\\)|style=\"");
 
     @Test
@@ -45,6 +49,20 @@ class PageSourcesTest {
                 .flatMap(f -> text(f).lines().filter(LOGIC.asPredicate()).map(l -> f + ": " + l))
                 .toList();
         assertThat(reaching).isEmpty();
+    }
+
+    /** Bootstrap's display utilities are stronger than what hides an element for a while. */
+    @Test
+    void shownForAWhile_isNotForcedToBeShown() {
+        List<String> forced = files("templates", ".html")
+                .flatMap(f -> TAG.matcher(text(f))
+                        .results()
+                        .map(MatchResult::group)
+                        .filter(tag ->
+                                HIDES.matcher(tag).find() && FORCED.matcher(tag).find())
+                        .map(tag -> f + ": " + tag))
+                .toList();
+        assertThat(forced).isEmpty();
     }
 
     private static Stream<Path> files(String folder, String end) {

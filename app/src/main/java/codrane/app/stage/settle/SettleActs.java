@@ -65,7 +65,7 @@ class SettleActs {
 
     private static void silence(long seconds, JobTasks.Teller teller) {
         for (long done = 0; done < seconds; done++) {
-            teller.tell(Words.lasting(seconds - done) + " left, nobody at doors or key", done, seconds);
+            teller.tell("Nobody at doors or key. Seconds waited:", done, seconds);
             try {
                 Thread.sleep(SECOND);
             } catch (InterruptedException e) {

@@ -9,7 +9,7 @@ import java.util.Optional;
  * The page of Settle.
  *
  * @param note why nothing stands here; empty when something does
- * @param sleep empty when the vehicle was not watched since the run
+ * @param sleep empty when the vehicle was not watched since the run, or the next act says what was seen
  */
 public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted) {
     /** Whether the vehicle slept when it was watched. */
@@ -26,7 +26,9 @@ public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted)
                 : wanted.isEmpty() ? "The plan wants neither sleep nor the battery off here." : "";
         return new SettleView(
                 note,
-                state.sleepSeen().map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),
+                state.sleepSeen()
+                        .filter(look -> wanted.isEmpty())
+                        .map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),
                 wanted);
     }
 
