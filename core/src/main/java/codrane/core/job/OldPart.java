@@ -29,9 +29,13 @@ public record OldPart(String title, Map<String, String> facts, List<String> agai
         again = List.copyOf(again);
     }
 
-    /** Absent when the job replaces nothing. */
+    /** Absent when the job replaces nothing, or the old module is still in its place. */
     public static Optional<OldPart> of(JobState state) {
         if (!state.job().kind().replaces()) return Optional.empty();
+        if (state.intake()
+                .oldModule()
+                .filter(old -> old == IntakeNotes.OldModule.STILL_IN)
+                .isPresent()) return Optional.empty();
         Optional<BaselineFile.Module> read = state.replaced()
                 .flatMap(module -> state.baselined()
                         .last(Purpose.OLD_PART)
@@ -60,7 +64,7 @@ public record OldPart(String title, Map<String, String> facts, List<String> agai
         read.ifPresent(m -> facts.put(
                 "Coding",
                 !m.coding().isEmpty()
-                        ? "of " + vin + ", kept with its bytes in the baseline of the old part"
+                        ? "kept with its bytes in the baseline of the old part"
                         : module.blocks().isEmpty() ? "it has none" : UNKNOWN));
         String code =
                 "P " + held.getOrDefault(Ident.PART.key(), "?") + " S " + held.getOrDefault(Ident.SERIAL.key(), "?")

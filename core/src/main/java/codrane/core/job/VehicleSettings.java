@@ -28,7 +28,7 @@ public record VehicleSettings(List<Setting> all) {
      * One of them.
      *
      * @param now as it was read, with its unit
-     * @param chosen what it is to be; empty when it stays
+     * @param chosen what it is to be; empty when it stays, or is that already
      * @param place its first byte, as lines are counted
      * @param law the strictest rule about changing it; empty when it is free
      */
@@ -72,12 +72,14 @@ public record VehicleSettings(List<Setting> all) {
                 if (block.isEmpty()) continue;
                 for (Field field : layout.fields()) {
                     if (field.key().equals(state.pack().madeFor().get(layout.id()))) continue;
+                    String now = field.read(block.get());
                     all.add(new Setting(
                             module,
                             layout,
                             field,
-                            field.read(block.get()),
-                            Optional.ofNullable(chosen.get(layout.id() + "/" + field.key())),
+                            now,
+                            Optional.ofNullable(chosen.get(layout.id() + "/" + field.key()))
+                                    .filter(wished -> !wished.equals(now)),
                             LineInstruction.place(state.pack(), module, layout.id(), field.at() / 8),
                             SettingLaw.of(facts, module.id(), layout.id(), field.key())));
                 }

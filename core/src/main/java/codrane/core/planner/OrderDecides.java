@@ -29,7 +29,7 @@ final class OrderDecides {
         facts.wished().forEach(s -> others.remove(new Setting(s.block(), s.field())));
         facts.wishedFeature().ifPresent(f -> others.removeAll(f.on().keySet()));
         String undone = "The vehicle order decides " + titles(facts, decided)
-                + ", too: whoever codes from the order undoes this.";
+                + ", too: coding from it later sets what the order says.";
         return others.isEmpty()
                 ? List.of(undone)
                 : List.of(undone, "From the same codes of the order follows: " + places(facts, others) + ".");

@@ -106,7 +106,7 @@ final class TryAndDrive implements Rule {
         List<String> wishes = wishes(facts);
         if (wishes.isEmpty()) return title;
         String names = String.join(" and ", wishes);
-        Optional<String> looked = looked(Touched.wished(facts), whose(facts), false);
+        Optional<String> looked = looked(Touched.wished(facts), lampsOfWished(facts), false);
         if (looked.isEmpty()) return tried(facts, draft, own) ? title + " and " + names : title + "; then try " + names;
         return title + "; then l" + looked.get().substring(1);
     }
@@ -132,24 +132,34 @@ final class TryAndDrive implements Rule {
         return looked(own, whose(facts), facts.kind().namesModule()).orElseGet(() -> "Try " + what(facts));
     }
 
-    /** The module whose lamp is looked at, in words; "its" when there is none or several. */
+    /** The lamps of what was worked on, in words. */
     private static String whose(VehicleFacts facts) {
-        List<String> modules = facts.kind() == JobKind.CLEAR_FAULTS
-                ? facts.answers().entrySet().stream()
-                        .filter(a -> !a.getValue().faults().isEmpty())
-                        .map(Map.Entry::getKey)
-                        .filter(m -> facts.concerns(m).contains(Concern.BRAKES)
-                                || facts.concerns(m).contains(Concern.STEERING))
-                        .toList()
-                : facts.newPart()
-                        .or(facts::module)
-                        .map(m -> List.of(m.id()))
-                        .orElseGet(() -> facts.wished().stream()
-                                .map(SettingChange::module)
-                                .distinct()
-                                .toList());
-        return modules.size() == 1
-                ? "the lamp of the " + facts.pack().module(modules.getFirst()).lowerTitle()
+        if (facts.kind() == JobKind.CLEAR_FAULTS)
+            return lamps(
+                    facts,
+                    facts.answers().entrySet().stream()
+                            .filter(a -> !a.getValue().faults().isEmpty())
+                            .map(Map.Entry::getKey)
+                            .toList());
+        return facts.newPart()
+                .or(facts::module)
+                .map(m -> "the lamp of the " + m.lowerTitle())
+                .orElseGet(() -> lampsOfWished(facts));
+    }
+
+    private static String lampsOfWished(VehicleFacts facts) {
+        return lamps(facts, facts.wished().stream().map(SettingChange::module).toList());
+    }
+
+    /** Of those of the modules that brake or steer: the one by its name, several together. */
+    private static String lamps(VehicleFacts facts, List<String> modules) {
+        List<String> watched = modules.stream()
+                .distinct()
+                .filter(m -> facts.concerns(m).contains(Concern.BRAKES)
+                        || facts.concerns(m).contains(Concern.STEERING))
+                .toList();
+        return watched.size() == 1
+                ? "the lamp of the " + facts.pack().module(watched.getFirst()).lowerTitle()
                 : "their lamps";
     }
 

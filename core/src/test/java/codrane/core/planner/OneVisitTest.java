@@ -185,6 +185,18 @@ class OneVisitTest {
     }
 
     @Test
+    void settingOfTheBrakesBesideAPart_isLookedAtByTheBrakesLamp() {
+        VehicleFacts facts = Cases.fits()
+                .with(Wishes.of(
+                        "",
+                        List.of(setting("brakes", "brakes-vehicle", "load.table", "Brake force table", "van", "bus"))));
+        assertThat(operation(Planner.plan(facts), Kind.FUNCTION_TEST, "tail-lift")
+                        .title())
+                .contains("tail lift")
+                .contains("look at the lamp of the brakes");
+    }
+
+    @Test
     void equipmentThatIsThereAlready_isNotWritten() {
         List<SettingChange> there = List.of(
                 setting("body", "body-main", "counting", "Passenger counting", "yes", ""),

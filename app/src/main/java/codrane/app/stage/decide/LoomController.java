@@ -40,7 +40,7 @@ class LoomController {
             Authentication who,
             Model model) {
         JobState state = desk.state(number);
-        Scan scan = state.before().orElseThrow(LoomController::none);
+        Scan scan = state.after().or(state::before).orElseThrow(LoomController::none);
         VehicleSettings settings = VehicleSettings.of(state, scan);
         if (settings.all().isEmpty()) throw none();
         String words = find.length() > LONGEST_WORDS ? find.substring(0, LONGEST_WORDS) : find;

@@ -109,7 +109,8 @@ record LoomView(
         return new LoomView(
                 state.job().number(),
                 shown.module().title() + ": " + shown.layout().title(),
-                shown.module().tag() + ", " + shown.layout().length() + " bytes, software " + software,
+                shown.module().tag() + ", " + shown.layout().length() + " bytes, software " + software + ", read "
+                        + state.now().dayAndTime(scan.takenAt()),
                 find.strip(),
                 finds ? count(listed.size()) : "",
                 modules(settings, shown.module()),
@@ -118,7 +119,7 @@ record LoomView(
                 finds ? "" : change(listed, from, to),
                 listed.stream()
                         .limit(finds ? MOST_FOUND : Long.MAX_VALUE)
-                        .map(s -> row(s, finds, setting))
+                        .map(s -> row(state, s, finds, setting))
                         .toList(),
                 chosen.map(s -> edit(state, s, viewer)));
     }
@@ -220,7 +221,8 @@ record LoomView(
                 + (checkEnd > check ? "; the check follows." : ".") + " Nothing else in this block moves.";
     }
 
-    private static Row row(Setting s, boolean finds, String shown) {
+    private static Row row(JobState state, Setting s, boolean finds, String shown) {
+        boolean rules = !state.decided().law().market().isEmpty();
         return new Row(
                 s.key(),
                 s.layout().id(),
@@ -229,9 +231,17 @@ record LoomView(
                 s.now(),
                 s.chosen().orElse(""),
                 s.place(),
-                s.law().map(r -> law(r.says())).orElse("free"),
-                s.law().map(r -> r.says() == Says.REFUSED ? "differs" : "hold").orElse(""),
+                s.law().map(r -> law(r.says())).orElse(rules ? "free" : "no rules at hand"),
+                s.law().map(r -> mark(r.says())).orElse(""),
                 s.key().equals(shown));
+    }
+
+    private static String mark(Says says) {
+        return switch (says) {
+            case FREE, NOTE -> "";
+            case APPROVAL -> "hold";
+            case REFUSED -> "differs";
+        };
     }
 
     private static String law(Says says) {
