@@ -1,6 +1,5 @@
 package codrane.bench;
 
-import codrane.core.access.SimulatedKey;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
@@ -13,6 +12,7 @@ import codrane.link.scan.VehicleScanner;
 import codrane.link.uds.CanLink;
 import codrane.standin.Conditions;
 import codrane.standin.control.RunningVehicle;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.service.Authority;
 import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
@@ -58,7 +58,7 @@ public final class SocketMeasurement {
                 module,
                 Requests.sendKey(
                         module.session().securityLevel(),
-                        SimulatedKey.of(seed, module.session().securityMask())),
+                        new SimulatedKeys().keyFor(module, seed).orElseThrow()),
                 waits);
         ask(link, module, Requests.startRoutine(0xFF00, range), waits);
         ask(

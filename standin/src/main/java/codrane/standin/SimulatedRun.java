@@ -13,6 +13,7 @@ import codrane.core.run.RunTask;
 import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.standin.fault.FaultSpec;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.vehicle.Setup;
 import java.util.List;
 import java.util.Map;
@@ -94,8 +95,12 @@ public final class SimulatedRun {
                 version,
                 window,
                 "Program the " + module.lowerTitle());
-        RunLoop loop =
-                new RunLoop(workshop.link(), workshop.vehicle().pack(), image, new SupplyGates(workshop), journal);
+        RunLoop loop = new RunLoop(
+                new RunLoop.Wire(workshop.link(), new SimulatedKeys()),
+                workshop.vehicle().pack(),
+                image,
+                new SupplyGates(workshop),
+                journal);
         long began = workshop.time().now();
         RunAction action = loop.run(RunState.begin(List.of(program))).action();
         double seconds = (workshop.time().now() - began) / 1e9;

@@ -25,6 +25,7 @@ import codrane.standin.fault.FaultBoard;
 import codrane.standin.module.CalibrationImage;
 import codrane.standin.module.FactoryCoding;
 import codrane.standin.module.Pace;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.service.Authority;
 import codrane.standin.vehicle.CanVehicle;
 import codrane.standin.vehicle.Setup;
@@ -185,7 +186,12 @@ public final class VirtualWorkshop {
                 .map(t -> CalibrationWriter.image(((RunTask.Program) t).start(), content(t.module())))
                 .findFirst()
                 .orElseGet(MemoryImage::new);
-        return new RunLoop(link, vehicle.pack(), image, new OpenGates(time), journal)
+        return new RunLoop(
+                        new RunLoop.Wire(link, new SimulatedKeys()),
+                        vehicle.pack(),
+                        image,
+                        new OpenGates(time),
+                        journal)
                 .run(start)
                 .action();
     }

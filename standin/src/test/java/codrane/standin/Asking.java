@@ -1,11 +1,11 @@
 package codrane.standin;
 
-import codrane.core.access.SimulatedKey;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.Reply;
 import codrane.core.uds.Requests;
 import codrane.link.scan.VehicleScanner;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.vehicle.Setup;
 import java.time.Duration;
 import java.util.Map;
@@ -49,8 +49,9 @@ public final class Asking {
         ask(Requests.diagnosticSessionControl(session));
         int level = module.session().securityLevel();
         Reply seed = ask(Requests.requestSeed(level));
-        Bytes key = SimulatedKey.of(
-                ((Reply.Positive) seed).message().from(2), module.session().securityMask());
+        Bytes key = new SimulatedKeys()
+                .keyFor(module, ((Reply.Positive) seed).message().from(2))
+                .orElseThrow();
         ask(Requests.sendKey(level, key));
         return this;
     }

@@ -16,6 +16,7 @@ import codrane.link.run.RunJournal;
 import codrane.link.run.RunLoop;
 import codrane.standin.fault.FaultSpec;
 import codrane.standin.module.AccessCodes;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.vehicle.SimulatedVehicle.Key;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -130,8 +131,12 @@ final class SimulatedTrial {
     }
 
     private Optional<Step> carryOut(RunState state) {
-        RunLoop loop =
-                new RunLoop(wire.over(workshop.link()), workshop.vehicle().pack(), job.image(), new Gates(), kept);
+        RunLoop loop = new RunLoop(
+                new RunLoop.Wire(wire.over(workshop.link()), new SimulatedKeys()),
+                workshop.vehicle().pack(),
+                job.image(),
+                new Gates(),
+                kept);
         try {
             Step end = loop.run(state);
             kept.index = end.state().index();

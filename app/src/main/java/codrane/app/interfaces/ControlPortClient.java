@@ -1,6 +1,9 @@
 package codrane.app.interfaces;
 
 import codrane.app.workshop.HttpServices;
+import codrane.core.access.KeyProvider;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
 import codrane.core.power.SupplyReading;
 import codrane.core.tool.ToolLook;
 import codrane.link.SupplyMeter;
@@ -14,8 +17,8 @@ import org.springframework.web.client.RestClientException;
 import org.springframework.web.client.RestClientResponseException;
 import tools.jackson.databind.JsonNode;
 
-/** The meter of a simulated interface, and the demo's hand in the next room. */
-public final class ControlPortClient implements SupplyMeter {
+/** The meter of a simulated interface, the keys that it knows, and the demo's hand in the next room. */
+public final class ControlPortClient implements SupplyMeter, KeyProvider {
     private static final Duration PATIENCE = Duration.ofMillis(1500);
 
     private final ControlRequests requests;
@@ -34,6 +37,11 @@ public final class ControlPortClient implements SupplyMeter {
         Optional<ControlRequests.Meter> meter = asked(requests::meter);
         tool = meter.map(m -> tool(m.tool()));
         return meter.map(m -> new SupplyReading(time.instant(), m.volts()));
+    }
+
+    @Override
+    public Optional<Bytes> keyFor(PackModule module, Bytes seed) {
+        return asked(() -> requests.key(module.id(), seed.hex())).map(answer -> Bytes.parse(answer.key()));
     }
 
     /** What the interface told about itself at the last reading. */

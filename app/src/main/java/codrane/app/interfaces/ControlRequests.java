@@ -3,6 +3,7 @@ package codrane.app.interfaces;
 import java.net.URI;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.service.annotation.GetExchange;
 import org.springframework.web.service.annotation.PostExchange;
@@ -18,6 +19,13 @@ interface ControlRequests {
 
     @GetExchange("/faults")
     Map<String, String> faults();
+
+    /** @param seed octets as upper hex */
+    @GetExchange("/seed/{module}/{seed}")
+    Key key(@PathVariable String module, @PathVariable String seed);
+
+    /** @param key octets as upper hex */
+    record Key(String key) {}
 
     /** @param path whole address */
     @PostExchange

@@ -9,6 +9,7 @@ import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
+import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.uds.ResponseCode.Known;
@@ -121,10 +122,21 @@ final class BenchGates implements RunGates {
     public Verdict beforeSending(RunState state) {
         while (true) {
             if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            Optional<Verdict> stopped = stopsWhatMoves(state);
+            if (stopped.isPresent()) return stopped.get();
             Optional<String> why = held(state);
             if (why.isEmpty()) return new Verdict.Open();
             hold(why.get());
         }
+    }
+
+    /** The next run may have the interface soon: what moves by this one is stopped while it is its own. */
+    private Optional<Verdict> stopsWhatMoves(RunState state) {
+        return control.stale(time.instant()) && RunMachine.beforeStopping(state).isPresent()
+                ? Optional.of(new Verdict.Closed(
+                        "The database did not answer, so what moved was stopped.",
+                        "See that nothing moves; then release it again."))
+                : Optional.empty();
     }
 
     private Optional<String> held(RunState state) {

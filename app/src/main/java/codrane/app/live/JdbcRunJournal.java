@@ -79,6 +79,7 @@ final class JdbcRunJournal implements RunJournal {
                 progress.tell(state, send.purpose(), true);
             }
             case RunAction.SendBlock block -> openBlock(state, block);
+            case RunAction.SendKey key -> {} // sent as a request like any other
             case RunAction.AwaitPower power -> {}
             case RunAction.AwaitConditions needed -> {}
             case RunAction.Pause pause -> {}

@@ -147,7 +147,8 @@ public class RunService implements SmartLifecycle {
             Step end = order.bench().use(order.pack(), link -> {
                 order.bench().trace().clear();
                 BenchGates gates = new BenchGates(order, link, progress, control, time);
-                RunLoop loop = new RunLoop(link, order.pack(), order.image(), gates, journal);
+                RunLoop loop = new RunLoop(
+                        new RunLoop.Wire(link, order.bench().control()), order.pack(), order.image(), gates, journal);
                 Heartbeat heart = Heartbeat.of(claim.runId(), control, time, renew, loop::keepSession);
                 try {
                     return loop.run(state);

@@ -13,10 +13,14 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackResult;
+import codrane.core.pack.Procedure;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
 import codrane.core.power.SupplyReading;
+import codrane.core.run.Recovery;
 import codrane.core.run.RunAction;
+import codrane.core.run.RunEvent;
+import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.link.DiagnosticLink;
@@ -43,13 +47,14 @@ class BenchGatesTest {
     private final RunControl control = new RunControl(time.instant());
     private final BenchGates gates = new BenchGates(
             order, mock(DiagnosticLink.class), new RunProgress(mock(LiveHub.class), time, 2201), control, time);
+    private Pack pack;
     private RunState first;
     private volatile double volts = 12.0;
 
     @BeforeEach
     void bench() throws Exception {
         Path file = Path.of("..", "packs", "brennick-lorne.yaml").toAbsolutePath();
-        Pack pack = ((PackResult.Loaded) PackLoader.load("lorne", Files.readString(file))).pack();
+        pack = ((PackResult.Loaded) PackLoader.load("lorne", Files.readString(file))).pack();
         PackModule lift = pack.module("tail-lift");
         RunTask.Write write = new RunTask.Write(lift, 0xF190, Bytes.of(1), WINDOW, "Write the VIN");
         first = RunState.begin(List.of(write, write));
@@ -116,6 +121,19 @@ class BenchGatesTest {
         Until.stays(Duration.ofMillis(900), () -> !gate.isDone());
         control.renewed(time.instant());
         assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
+    }
+
+    /** The next run may have the interface soon, and would not know that something moves. */
+    @Test
+    void beforeSending_leaseNotRenewedWhileSomethingMoves_stopsTheRun() {
+        Procedure procedure = pack.equipment().procedures().values().iterator().next();
+        RunTask.Routine routine =
+                new RunTask.Routine(pack.module(procedure.module()), procedure, WINDOW, procedure.title());
+        RunState moving = Recovery.after(List.of(routine), new Recovery.Ended(0, true, true));
+        moving = RunMachine.next(moving, new RunEvent.Proceed()).state();
+        assertThat(gates.beforeSending(moving)).isInstanceOf(Verdict.Open.class);
+        control.renewed(time.instant().minus(Duration.ofSeconds(9)));
+        assertThat(gates.beforeSending(moving)).isInstanceOf(Verdict.Closed.class);
     }
 
     /** A person may stop a run where nothing is half written; only the end of Codrane itself stops it elsewhere. */

@@ -23,6 +23,14 @@ public sealed interface RunAction {
     }
 
     /**
+     * The key for a seed, which whoever carries it out has from a {@link codrane.core.access.KeyProvider}.
+     *
+     * @param level of the seed, odd; the key's request is the next one
+     * @param seed as the module sent it
+     */
+    record SendKey(String purpose, String module, int level, Bytes seed) implements RunAction {}
+
+    /**
      * One block of a download; the executor takes the data from the checked file.
      *
      * @param number from 1

@@ -130,15 +130,8 @@ public record RunState(
     /** What moves something is not begun because something else has ended. */
     RunState nextTask() {
         int next = index + 1;
-        boolean asks = next < tasks.size() && byHand(tasks.get(next));
+        boolean asks = next < tasks.size() && tasks.get(next).byHand();
         return new RunState(tasks, next, asks ? Phase.ASK_PERSON : Phase.BEGIN, false, 0, 0, 0, 0);
-    }
-
-    /** Whether somebody starts it who is at the vehicle. */
-    private static boolean byHand(RunTask task) {
-        return task instanceof RunTask.Routine
-                || task instanceof RunTask.LearnKey
-                || task instanceof RunTask.KeysElsewhere;
     }
 
     /** The task from its beginning, as if it had not been begun before. */

@@ -11,6 +11,16 @@ public sealed interface RunTask {
     /** For people. */
     String title();
 
+    /** Whether it is started by somebody at the vehicle: a run does not go on to it by itself. */
+    default boolean byHand() {
+        return false;
+    }
+
+    /** Begun only with the supply in a window. */
+    sealed interface Gated extends RunTask {
+        PowerWindow window();
+    }
+
     /**
      * @param start address of the first octet of the data
      * @param length octets of data
@@ -25,23 +35,23 @@ public sealed interface RunTask {
             String softwareAfter,
             PowerWindow window,
             String title)
-            implements RunTask {}
+            implements Gated {}
 
     /** Writes one data identifier and reads it back: VIN or a coding block. */
     record Write(PackModule module, int dataIdentifier, Bytes value, PowerWindow window, String title)
-            implements RunTask {}
+            implements Gated {}
 
-    /**
-     * A routine of the module, which a person starts who sees to what it needs and looks what moves: a run does not go on
-     * to it by itself.
-     */
-    record Routine(PackModule module, Procedure procedure, PowerWindow window, String title) implements RunTask {}
+    /** A routine of the module, which a person starts who sees to what it needs and looks what moves. */
+    record Routine(PackModule module, Procedure procedure, PowerWindow window, String title) implements Gated {
+        @Override
+        public boolean byHand() {
+            return true;
+        }
+    }
 
     /** What is done with the vehicle's access code, at the keeper of the immobiliser's secret. */
-    sealed interface Secret extends RunTask {
+    sealed interface Secret extends Gated {
         Immobiliser immobiliser();
-
-        PowerWindow window();
     }
 
     /** @param module keeper of the secret, which pairs */
@@ -54,11 +64,21 @@ public sealed interface RunTask {
      * @param number of the key, from 1: so many are known then
      */
     record LearnKey(PackModule module, Immobiliser immobiliser, int number, PowerWindow window, String title)
-            implements Secret {}
+            implements Secret {
+        @Override
+        public boolean byHand() {
+            return true;
+        }
+    }
 
     /** Keys that another tool learns: a person says when, and the keeper of the secret is asked how many it knows. */
     record KeysElsewhere(PackModule module, Immobiliser immobiliser, int keys, PowerWindow window, String title)
-            implements Secret {}
+            implements Secret {
+        @Override
+        public boolean byHand() {
+            return true;
+        }
+    }
 
     /**
      * Erases a module's VIN, so that it learns the neighbour's when it restarts. Its coding goes with it.
@@ -66,7 +86,7 @@ public sealed interface RunTask {
      * @param vin that it must hold then
      */
     record LearnVin(PackModule module, int forgetRoutine, Bytes vin, PowerWindow window, String title)
-            implements RunTask {}
+            implements Gated {}
 
     record Restart(PackModule module, String title) implements RunTask {}
 

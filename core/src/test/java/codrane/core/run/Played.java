@@ -1,5 +1,7 @@
 package codrane.core.run;
 
+import codrane.core.gateway.OperationMatrix;
+import codrane.core.uds.Requests;
 import java.util.List;
 import java.util.function.Function;
 
@@ -22,6 +24,8 @@ final class Played {
                 }
                 case RunAction.Send send ->
                     step = RunMachine.next(step.state(), new RunEvent.Answered(modules.apply(send)));
+                case RunAction.SendKey key ->
+                    step = RunMachine.next(step.state(), new RunEvent.Answered(modules.apply(keyed(key))));
                 default -> {
                     happened.add(step.action().getClass().getSimpleName());
                     step = RunMachine.next(step.state(), new RunEvent.Proceed());
@@ -29,5 +33,15 @@ final class Played {
             }
         }
         throw new IllegalStateException("the run does not end");
+    }
+
+    /** As whoever carries it out does, with the seed itself for a key. */
+    static RunAction.Send keyed(RunAction.SendKey action) {
+        return new RunAction.Send(
+                action.purpose(),
+                action.module(),
+                Requests.sendKey(action.level(), action.seed()),
+                OperationMatrix.Operation.SECURITY,
+                false);
     }
 }

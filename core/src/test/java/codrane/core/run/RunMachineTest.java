@@ -39,6 +39,7 @@ class RunMachineTest {
                     sent.add(send.request().hex());
                     yield positive(send.request());
                 }
+                case RunAction.SendKey key -> answer(Played.keyed(key));
                 case RunAction.SendBlock block -> {
                     blocks++;
                     sent.add("36@%05X+%d".formatted(block.address(), block.length()));
@@ -74,7 +75,9 @@ class RunMachineTest {
         for (int i = 0; i < 500; i++) {
             RunAction action = step.action();
             if (action instanceof RunAction.Finished || action instanceof RunAction.Stopped) return action;
-            boolean asks = action instanceof RunAction.Send || action instanceof RunAction.SendBlock;
+            boolean asks = action instanceof RunAction.Send
+                    || action instanceof RunAction.SendKey
+                    || action instanceof RunAction.SendBlock;
             step = RunMachine.next(
                     step.state(), asks ? new RunEvent.Answered(module.answer(action)) : new RunEvent.Proceed());
         }

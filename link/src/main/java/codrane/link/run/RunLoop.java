@@ -1,7 +1,9 @@
 package codrane.link.run;
 
+import codrane.core.access.KeyProvider;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.gateway.OperationMatrix;
+import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.run.Reply;
@@ -18,14 +20,23 @@ import codrane.link.scan.VehicleScanner;
 /** Runs the run engine to its end on the calling thread. */
 public final class RunLoop {
     private final SessionKeeper link;
+    private final KeyProvider keys;
     private final Pack pack;
     private final MemoryImage image;
     private final RunGates gates;
     private final RunJournal journal;
 
+    /**
+     * The way to the modules.
+     *
+     * @param keys asked when one is to be unlocked
+     */
+    public record Wire(DiagnosticLink link, KeyProvider keys) {}
+
     /** @param image data of the download; empty when the run has none */
-    public RunLoop(DiagnosticLink link, Pack pack, MemoryImage image, RunGates gates, RunJournal journal) {
-        this.link = new SessionKeeper(link);
+    public RunLoop(Wire wire, Pack pack, MemoryImage image, RunGates gates, RunJournal journal) {
+        link = new SessionKeeper(wire.link());
+        keys = wire.keys();
         this.pack = pack;
         this.image = image;
         this.gates = gates;
@@ -64,6 +75,7 @@ public final class RunLoop {
         RunState state = step.state();
         return switch (step.action()) {
             case RunAction.Send send -> send(state, send);
+            case RunAction.SendKey key -> key(state, key);
             case RunAction.SendBlock block -> block(state, block);
             case RunAction.AwaitPower power -> gate(state, gates.awaitPower(state, power.window()));
             case RunAction.AwaitConditions needed -> gate(state, gates.awaitConditions(state, needed));
@@ -81,10 +93,31 @@ public final class RunLoop {
             return stopped(state, reason, "Authorise at Unlock, then run again.");
         }
         if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep)) {
-            RunMachine.beforeStopping(state).ifPresent(last -> tell(state, last, last.module(), last.request()));
+            RunMachine.beforeStopping(state).ifPresent(last -> halt(state, last));
             return stopped(state, reason, nextStep);
         }
         return send.code() ? withCodes(state, send) : exchange(state, send, send.module(), send.request());
+    }
+
+    /** What moves is stopped at once, and written down after: the journal may be what the run waits for. */
+    private void halt(RunState state, RunAction.Send last) {
+        var module = pack.module(last.module());
+        Reply reply = link.request(module.address(), last.request(), VehicleScanner.waits(module));
+        journal.open(state, last);
+        journal.close(state, last, reply);
+    }
+
+    private Step key(RunState state, RunAction.SendKey action) {
+        Operation security = Operation.SECURITY;
+        return keys.keyFor(pack.module(action.module()), action.seed())
+                .map(key -> Requests.sendKey(action.level(), key))
+                .map(request -> new RunAction.Send(action.purpose(), action.module(), request, security, false))
+                .map(send -> send(state, send))
+                .orElseGet(() -> stopped(
+                        state,
+                        "Nobody here knows the key of the "
+                                + pack.module(action.module()).lowerTitle() + ".",
+                        "Unlock it with its maker's service; then release it again."));
     }
 
     private Step withCodes(RunState state, RunAction.Send send) {
@@ -96,7 +129,7 @@ public final class RunLoop {
     }
 
     private Step block(RunState state, RunAction.SendBlock block) {
-        if (gates.permit(OperationMatrix.Operation.PROGRAM) instanceof OperationMatrix.Verdict.Refused(String reason)) {
+        if (gates.permit(Operation.PROGRAM) instanceof OperationMatrix.Verdict.Refused(String reason)) {
             return stopped(state, reason, "Authorise at Unlock, then recover the run.");
         }
         if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep))

@@ -2,6 +2,7 @@ package codrane.link.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.access.KeyProvider;
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.gateway.OperationMatrix.Operation;
@@ -9,6 +10,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Procedure;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
@@ -44,6 +46,7 @@ class RunLoopTest {
     private RunGates.Verdict power = new RunGates.Verdict.Open();
     private RunGates.Verdict key = new RunGates.Verdict.Open();
     private Optional<RunState.Phase> stopBefore = Optional.empty();
+    private KeyProvider keys = (module, seed) -> Optional.of(seed);
     private int loseAfter = Integer.MAX_VALUE;
 
     private final class Link implements DiagnosticLink {
@@ -135,7 +138,7 @@ class RunLoopTest {
 
     private RunAction run(RunTask... tasks) {
         var image = CalibrationWriter.image(0x80000, new byte[2000]);
-        return new RunLoop(new Link(), LORNE, image, new Gates(), new Journal())
+        return new RunLoop(new RunLoop.Wire(new Link(), keys), LORNE, image, new Gates(), new Journal())
                 .run(RunState.begin(List.of(tasks)))
                 .action();
     }
@@ -197,5 +200,25 @@ class RunLoopTest {
         stopBefore = Optional.of(RunState.Phase.WRITE);
         assertThat(((RunAction.Stopped) run(VIN)).lost()).isFalse();
         assertThat(happened).doesNotContain("sent 2e");
+    }
+
+    @Test
+    void run_keyThatNobodyKnows_stopsBeforeAnythingIsWritten() {
+        keys = (module, seed) -> Optional.empty();
+        assertThat(run(PROGRAM)).isInstanceOfSatisfying(RunAction.Stopped.class, stopped -> {
+            assertThat(stopped.lost()).isFalse();
+            assertThat(stopped.sentence()).isEqualTo("Nobody here knows the key of the tail lift.");
+        });
+        assertThat(happened).doesNotContain("sent 31", "sent 34", "sent 36");
+    }
+
+    /** The journal may be what the run waits for. */
+    @Test
+    void run_toldToStopWhileSomethingMoves_stopsItBeforeThatIsWrittenDown() {
+        stopBefore = Optional.of(RunState.Phase.RESULT);
+        Procedure procedure = LORNE.equipment().procedures().values().iterator().next();
+        run(new RunTask.Routine(LORNE.module(procedure.module()), procedure, WINDOW, procedure.title()));
+        assertThat(happened.subList(happened.size() - 3, happened.size()))
+                .containsExactly("sent 31", "journal", "closed");
     }
 }

@@ -1,7 +1,10 @@
 package codrane.standin.control;
 
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Sensor;
+import codrane.core.pack.PackModule;
 import codrane.standin.fault.FaultSpec;
+import codrane.standin.module.SimulatedKeys;
 import codrane.standin.vehicle.SimulatedVehicle;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
@@ -18,7 +21,7 @@ import tools.jackson.databind.ObjectMapper;
 
 /**
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
- * /look}, {@code GET /faults}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
+ * /look}, {@code GET /faults}, {@code GET /seed/MODULE/HEX}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
  * /faults/clear}, {@code /plug/VIN}, {@code /renew}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
  */
@@ -67,8 +70,16 @@ public final class ControlPort implements AutoCloseable {
             case "meter" -> Optional.of(meter());
             case "look" -> Optional.of(running().look());
             case "faults" -> Optional.of(kinds());
-            default -> Optional.empty();
+            default -> path.matches("seed/[a-z-]{1,40}/([0-9A-F]{2}){1,16}") ? key(path.split("/")) : Optional.empty();
         };
+    }
+
+    /** What an interface's maker would tell it: the key for a seed. */
+    private Optional<Map<String, Object>> key(String[] asked) {
+        PackModule module = running().vehicle().pack().modules().get(asked[1]);
+        return Optional.ofNullable(module)
+                .flatMap(m -> new SimulatedKeys().keyFor(m, Bytes.parse(asked[2])))
+                .map(key -> Map.of("key", key.hex()));
     }
 
     /** The faults that can be brought about, in words. */

@@ -1,6 +1,5 @@
 package codrane.standin.module;
 
-import codrane.core.access.SimulatedKey;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.uds.ResponseCode.Known;
@@ -90,7 +89,7 @@ final class DiagnosticSession {
     Optional<Known> tryKey(Bytes key) {
         boolean asked = !seed.isEmpty() && !seed.allAre(0);
         if (!asked) return Optional.of(Known.REQUEST_SEQUENCE_ERROR);
-        Bytes expected = SimulatedKey.of(seed, pack().securityMask());
+        Bytes expected = SimulatedKeys.of(seed, pack().securityMask());
         seed = Bytes.EMPTY;
         if (key.equals(expected)) {
             unlocked = true;
