@@ -22,6 +22,16 @@ export function freshen(to) {
 function renew() {
   if (freshened === location.href) location.reload(); else location.replace(freshened);
 }
+/* Only the parts that say so, where nobody is at work in them: the rest of the page, and what was typed, stays. */
+export async function renewed() {
+  const answer = await fetch(location.href, { cache: 'no-store' });
+  if (!answer.ok) return;
+  const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
+  document.querySelectorAll('[data-renew]').forEach((part) => {
+    const fresh = page.querySelector(`[data-renew="${part.dataset.renew}"]`);
+    if (fresh && !part.contains(document.activeElement)) part.replaceChildren(...fresh.childNodes);
+  });
+}
 function left() {
   return onTheWaySince + WAY_MILLIS - performance.now();
 }

@@ -1,4 +1,4 @@
-import { freshen } from './freshen.js';
+import { freshen, renewed } from './freshen.js';
 import { place, points, time } from './picture.js';
 
 /* Above this an interface may give up in the middle of a run. */
@@ -77,6 +77,7 @@ export const job = () => ({
   },
   run(event) {
     if (event.ended || !this.running) { freshen(); return; }
+    this.stands(event.index + ' ' + event.committed);
     this.runTitle = event.title;
     this.step = event.step;
     this.hold = event.hold;
@@ -89,6 +90,11 @@ export const job = () => ({
     this.stripLeft = event.blocks > 0 ? 'of ' + event.blocks.toLocaleString('en') : event.step;
     this.progress = event.blocks > 0 ? event.block / event.blocks : 0;
     this.x = place(event);
+  },
+  /* What may be pressed and what would happen hang on where the run is. */
+  stands(place) {
+    if (this.place && this.place !== place) renewed();
+    this.place = place;
   },
   get river() { return this.riverPoints || ''; },
   set river(value) { this.riverPoints = value; },

@@ -1,3 +1,4 @@
+import { renewed } from './freshen.js';
 import { time } from './picture.js';
 
 /* Values are told once a second; after so long without one they are old. */
@@ -46,10 +47,7 @@ export const seat = () => ({
   },
   /* Not loaded anew: the phone would fall silent until somebody touched it. */
   async renew() {
-    const answer = await fetch(location.href, { cache: 'no-store' });
-    if (!answer.ok) return;
-    const said = new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById('said');
-    if (said) document.getElementById('said').replaceChildren(...said.children);
+    await renewed();
     this.prompt();
   },
   prompt() { this.say(document.querySelector('#said h1').textContent); },

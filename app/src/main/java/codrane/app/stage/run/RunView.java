@@ -5,6 +5,7 @@ import codrane.app.live.RunStore.JournalRow;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.RunTasks;
+import codrane.core.job.WhatIf;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.release.Release;
 import codrane.core.plan.Operation;
@@ -18,6 +19,7 @@ import java.util.Optional;
  *
  * @param transfers whether data of a file is on its way, or will be
  * @param releases writes to be released one by one; none while nothing can be released
+ * @param whatIf what a disturbance would mean now; empty when no run is before or under way
  * @param score empty while there is no plan
  * @param ended how the last run ended; empty while none has
  */
@@ -26,6 +28,7 @@ public record RunView(
         boolean running,
         boolean transfers,
         List<Write> releases,
+        List<WhatIf.Answer> whatIf,
         Optional<RunScore> score,
         String ended,
         boolean traced,
@@ -55,6 +58,7 @@ public record RunView(
                 running,
                 running && state.planHas(Operation.Kind.PROGRAM),
                 ready ? RunTasks.leg(state).stream().map(RunView::write).toList() : List.of(),
+                WhatIf.now(state),
                 state.plan().map(p -> RunScore.of(state)),
                 state.run()
                         .filter(r -> !r.holds())
