@@ -138,6 +138,12 @@ class FirstJobTest {
         browser.awaitNext("Scan again and compare");
         browser.page.keyboard().press("8");
         browser.awaitNext("Run is done");
+        browser.page.click("text=The supply over the whole run");
+        assertThat(browser.page.textContent("main section"))
+                .containsPattern(
+                        "Lowest 13\\.\\d\\d V at \\d\\d:\\d\\d:\\d\\d\\. It was in its window all the time\\.");
+        assertThat(browser.page.locator("polyline").count()).isEqualTo(1);
+        browser.page.click("text=Back to the run");
         browser.page.click("text=What was on the wire");
         browser.page.waitForSelector("table.wire");
         assertThat(browser.page.textContent("table.wire")).contains("RoutineControl", "Tail lift", "SecurityAccess");
@@ -213,7 +219,8 @@ class FirstJobTest {
         browser.awaitNext("This job is closed");
         browser.open("/records");
         assertThat(browser.page.textContent("tr:has(a:text-is('" + job + "'))"))
-                .contains("Lorne …004127", "done", "Trace");
+                .contains("Lorne …004127", "done", "Trace")
+                .containsPattern("13\\.\\d\\d V");
         browser.picture(PICTURES.resolve("records.png"));
         browser.page.click("tr:has(a:text-is('" + job + "')) a:text-is('Trace')");
         browser.page.waitForSelector("table.wire");

@@ -20,7 +20,6 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
      *
      * @param mark of its end, or of its being under way
      * @param end how it ended, or where it is
-     * @param trace of what was on the wire in this run; empty when it is not kept
      */
     public record Line(
             long job,
@@ -31,7 +30,15 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
             String mark,
             String state,
             String end,
-            Optional<Long> trace) {}
+            Kept kept) {}
+
+    /**
+     * What is kept of a run besides.
+     *
+     * @param trace of what was on the wire; empty when it is not kept
+     * @param lowest supply in words; empty when it is not known
+     */
+    public record Kept(long run, Optional<Long> trace, String lowest) {}
 
     static RunsView of(List<RunStore.Listed> found, boolean newest, Times times) {
         Paged<RunStore.Listed> page = Paged.of(found, listed -> listed.run().id());
@@ -58,7 +65,13 @@ public record RunsView(List<Line> runs, String said, Optional<Long> older) {
                 run.running()
                         ? "Step " + (run.taskIndex() + 1) + " of " + run.taskCount() + ": " + run.taskTitle()
                         : run.sentence(),
-                listed.trace());
+                new Kept(
+                        run.id(),
+                        listed.kept().trace(),
+                        listed.kept()
+                                .millivolts()
+                                .map(v -> Words.volts(v / 1000.0))
+                                .orElse("")));
     }
 
     private static String mark(JobRun.State state) {

@@ -42,22 +42,18 @@ public class RunService implements SmartLifecycle {
     private final LiveHub hub;
     private final InstantSource time;
     private final TraceStore traces;
+    private final SupplyStore supplies;
     private final TransactionTemplate transactions;
     private final Map<Long, RunControl> active = new ConcurrentHashMap<>();
 
     private volatile boolean watching;
 
-    RunService(
-            Records records,
-            TraceStore traces,
-            Leases leases,
-            LiveHub hub,
-            TransactionTemplate transactions,
-            InstantSource time) {
+    RunService(Records records, Leases leases, LiveHub hub, TransactionTemplate transactions, InstantSource time) {
         store = records.store();
         ledger = records.ledger();
         audit = records.audit();
-        this.traces = traces;
+        traces = records.traces();
+        supplies = records.supplies();
         this.leases = leases;
         this.hub = hub;
         this.transactions = transactions;
@@ -66,7 +62,7 @@ public class RunService implements SmartLifecycle {
 
     /** Where a run is written down. */
     @Component
-    record Records(RunStore store, ChangeLedger ledger, AuditTrail audit) {}
+    record Records(RunStore store, ChangeLedger ledger, AuditTrail audit, TraceStore traces, SupplyStore supplies) {}
 
     /** Whether a run was begun. */
     public sealed interface Begun {
@@ -143,6 +139,7 @@ public class RunService implements SmartLifecycle {
         Runnable renew = () -> leases.renew(order.bench().name(), claim.runId(), claim.fence());
         JdbcRunJournal journal = new JdbcRunJournal(
                 order, claim.runId(), new JdbcRunJournal.Tools(store, ledger, time), progress, control, renew);
+        supplies.begin(claim.runId(), order);
         try {
             Step end = order.bench().use(order.pack(), link -> {
                 order.bench().trace().clear();
@@ -189,6 +186,7 @@ public class RunService implements SmartLifecycle {
                     "Codrane failed in a way that it did not expect.",
                     "Keep the power on, then recover the run.");
         } finally {
+            supplies.end(claim.runId());
             keepTrace(order, claim.runId());
             release(order, claim);
             active.remove(claim.runId());

@@ -158,6 +158,13 @@ public class RunStore {
         return latest;
     }
 
+    public boolean belongs(long runId, long jobId) {
+        return jdbc.sql("select exists (select 1 from run where id = ? and job_id = ?)")
+                .params(runId, jobId)
+                .query(Boolean.class)
+                .single();
+    }
+
     /** The run that carries a plan out, if there is one. */
     public Optional<JobRun> ofPlan(long planId) {
         return jdbc.sql("select * from run where plan_id = ? order by started_at desc limit 1")
@@ -170,14 +177,23 @@ public class RunStore {
      * A run as it stands in the list of all.
      *
      * @param job number of its job
-     * @param trace id of the newest piece of what was on the wire; empty when none is kept
+     * @param kept what is kept of it besides
      */
-    public record Listed(JobRun run, long job, Job.Vehicle vehicle, Optional<Long> trace) {}
+    public record Listed(JobRun run, long job, Job.Vehicle vehicle, Kept kept) {}
+
+    /**
+     * What is kept of a run besides its journal.
+     *
+     * @param trace id of the newest piece of what was on the wire; empty when none is kept
+     * @param millivolts the lowest of its supply; empty when that is not known
+     */
+    public record Kept(Optional<Long> trace, Optional<Integer> millivolts) {}
 
     /** Runs of all jobs under an id, the newest first. */
     public List<Listed> before(long id, int most) {
         return jdbc.sql("select run.*, job.number, job.vehicle_id, vehicle.vin, vehicle.pack, vehicle.model,"
-                        + " (select max(t.id) from run_trace t where t.run_id = run.id) as trace"
+                        + " (select max(t.id) from run_trace t where t.run_id = run.id) as trace,"
+                        + " (select min(v) from run_supply s, unnest(s.millivolts) v where s.run_id = run.id and v >= 0) as lowest"
                         + " from run join job on job.id = run.job_id join vehicle on vehicle.id = job.vehicle_id"
                         + " where run.id < ? order by run.id desc limit ?")
                 .params(id, most)
@@ -189,7 +205,9 @@ public class RunStore {
                                 new Vin(r.getString("vin")),
                                 r.getString("pack"),
                                 r.getString("model")),
-                        Optional.ofNullable(r.getObject("trace", Long.class))))
+                        new Kept(
+                                Optional.ofNullable(r.getObject("trace", Long.class)),
+                                Optional.ofNullable(r.getObject("lowest", Integer.class)))))
                 .list();
     }
 
