@@ -6,6 +6,14 @@ const HOT_CELSIUS = 75;
 /* Values are told once a second; after so long without one they are old. */
 const STALE_MILLIS = 5000;
 
+/* What a second person points at stands out wherever it is on the page. */
+function pointed() {
+  const at = document.querySelector('[data-pointed]');
+  document.querySelectorAll('[data-spot]').forEach((spot) => {
+    spot.classList.toggle('pointed', Boolean(at) && spot.dataset.spot === at.dataset.pointed);
+  });
+}
+
 /* The frame of a job: listens to its events. */
 export const job = () => ({
   volts: '', heat: '', hot: false, series: '', key: '', link: '', out: false, known: true,
@@ -28,6 +36,7 @@ export const job = () => ({
     this.told = this.seen = Date.now();
     setInterval(() => this.age(), 1000);
     this.listen(data.events);
+    pointed();
   },
   listen(url) {
     const source = new EventSource(url);
@@ -54,6 +63,7 @@ export const job = () => ({
     else this.heard = Date.now();
     if (event.type === 'task') this.task(event);
     if (event.type === 'run') this.run(event);
+    if (event.type === 'point') renewed().then(pointed);
     if (event.type === 'hold') this.hold = event.hold;
   },
   show(vitals) {

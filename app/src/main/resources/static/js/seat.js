@@ -28,6 +28,7 @@ export const seat = () => ({
     if (event.type === 'vitals') this.vitals(event);
     if (event.type === 'hold') this.held(event.hold);
     if (event.type === 'run') this.run(event);
+    if (event.type === 'point') renewed();
     if (event.type === 'task' && event.ended) this.renew();
   },
   vitals(event) {
@@ -50,7 +51,7 @@ export const seat = () => ({
     await renewed();
     this.prompt();
   },
-  prompt() { this.say(document.querySelector('#said h1').textContent); },
+  prompt() { this.say(document.querySelector('[data-renew="said"] :is(h1, h2)').textContent); },
   age() {
     this.stale = Date.now() - this.told > STALE_MILLIS;
     if (this.aloud && (this.out || this.stale)) this.beep();

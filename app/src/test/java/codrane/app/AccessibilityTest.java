@@ -71,6 +71,7 @@ class AccessibilityTest {
                 "coding?find=lamp",
                 "coding?setting=body-cabin/step.lamp.left.doors",
                 "seat",
+                "guide",
                 "old-part")) {
             paths.add("/jobs/" + number + "/" + stage);
         }

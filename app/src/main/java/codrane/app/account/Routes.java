@@ -47,6 +47,8 @@ public final class Routes {
             post("/label", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             get("/jobs/*/photos/*", ALL),
             post("/jobs/*/photos", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
+            post("/jobs/*/point", ALL),
+            post("/jobs/*/point/seen", ALL),
             post("/jobs/*/notes", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/old-module/*", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/correct", INTAKE),

@@ -24,8 +24,10 @@ import org.springframework.stereotype.Component;
 class FrameMaker {
     private final Interfaces interfaces;
     private final VitalsPublisher vitals;
+    private final Pointers pointers;
 
-    FrameMaker(Interfaces interfaces, VitalsPublisher vitals) {
+    FrameMaker(Interfaces interfaces, VitalsPublisher vitals, Pointers pointers) {
+        this.pointers = pointers;
         this.interfaces = interfaces;
         this.vitals = vitals;
     }
@@ -40,7 +42,8 @@ class FrameMaker {
                 JobFrame.rail(HoldRules.progress(state), shown),
                 next(state, shown, viewer),
                 JobFrame.Task.of(task),
-                strip(state));
+                strip(state),
+                pointers.of(job.id()).filter(p -> !p.who().equals(viewer.name())));
     }
 
     private Strip strip(JobState state) {

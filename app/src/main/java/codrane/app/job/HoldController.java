@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.core.plan.HoldPoint;
 import java.security.Principal;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,8 +23,14 @@ class HoldController {
     }
 
     @PostMapping("/hold/{point}")
-    String keep(@PathVariable long number, @PathVariable String point, Principal who, RedirectAttributes flash) {
-        return Led.to(acts.keep(number, point(point), who.getName(), "confirmed"), number, "now", flash);
+    String keep(
+            @PathVariable long number,
+            @PathVariable String point,
+            @RequestParam Optional<String> from,
+            Principal who,
+            RedirectAttributes flash) {
+        String back = from.filter(GuideController.PAGE::equals).orElse("now");
+        return Led.to(acts.keep(number, point(point), who.getName(), "confirmed"), number, back, flash);
     }
 
     @PostMapping("/waive/{point}")

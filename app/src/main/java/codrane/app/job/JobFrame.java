@@ -12,8 +12,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
-/** The frame around each page of a job: rail, next act, what is under way, vitals. */
-public record JobFrame(Head head, List<RailItem> rail, Next next, Task task, Strip strip) {
+/**
+ * The frame around each page of a job: rail, next act, what is under way, vitals.
+ *
+ * @param pointed what somebody else points at
+ */
+public record JobFrame(
+        Head head, List<RailItem> rail, Next next, Task task, Strip strip, Optional<Pointers.Pointed> pointed) {
     /** @param subtitle what the job is about */
     public record Head(long number, String subtitle, String title, Vin vin, Stage shown) {}
 
