@@ -4,9 +4,12 @@ import codrane.app.account.Role;
 import codrane.app.job.JobFrame.Button;
 import codrane.core.job.JobState;
 import codrane.core.job.hold.HoldRules;
+import codrane.core.plan.HoldPoint;
 import java.security.Principal;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Controller;
@@ -21,12 +24,20 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /**
  * A second person beside a job, in another browser: sees what the one at the vehicle sees, points at something, confirms
- * what a person confirms. Nothing is written to a vehicle from here.
+ * what can be judged from there. Nothing is written to a vehicle from here.
  */
 @Controller
 @RequestMapping("/jobs/{number}")
 class GuideController {
     static final String PAGE = "guide";
+    /** What can be judged without standing at the vehicle. */
+    private static final Set<HoldPoint> FROM_ELSEWHERE = EnumSet.of(
+            HoldPoint.CONSENT,
+            HoldPoint.IDENTITY_SETTLED,
+            HoldPoint.PLAN_AGREED,
+            HoldPoint.LEAD_APPROVED,
+            HoldPoint.GAPS_CONFIRMED);
+
     private static final int LONGEST_NOTE = 140;
 
     private final JobDesk desk;
@@ -52,7 +63,7 @@ class GuideController {
         Viewer viewer = new Viewer(who.getName(), Role.of(who), true);
         JobFrame frame = frames.of(state, HoldRules.progress(state).current(), Optional.empty(), viewer);
         List<Button> confirms = frame.next().buttons().stream()
-                .filter(b -> b.href().contains("/hold/"))
+                .filter(b -> FROM_ELSEWHERE.stream().anyMatch(h -> b.href().endsWith("/hold/" + h.key())))
                 .map(GuideController::comingBack)
                 .toList();
         model.addAttribute(

@@ -9,7 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClientException;
@@ -28,8 +28,16 @@ public class MailRoom {
         requests = HttpServices.of(MakerRequests.class, settings.serviceUrl(), PATIENCE);
     }
 
-    /** @param name of the file */
-    public record Arrived(String name, Bytes content) {}
+    /** What became of a letter. */
+    public sealed interface Answer {
+        record NotYet() implements Answer {}
+
+        /** The mail room knows nothing of it: it never came, or was lost there. */
+        record Unknown() implements Answer {}
+
+        /** @param name of the file */
+        record Arrived(String name, Bytes content) implements Answer {}
+    }
 
     /** @throws ServiceException when it can't be handed over */
     public void send(Pack pack, String module, String subject, String body, String reference) {
@@ -45,17 +53,23 @@ public class MailRoom {
         }
     }
 
-    /** What came back under a reference; empty while nothing has. */
-    public Optional<Arrived> answer(String reference) {
+    /**
+     * What came back under a reference.
+     *
+     * @throws ServiceException when the mail room can't be reached, or sends what can't be read
+     */
+    public Answer answer(String reference) {
         try {
             ResponseEntity<byte[]> answer = requests.answer(reference);
             byte[] content = answer.getBody();
-            if (answer.getStatusCode().value() == NOTHING_YET || content == null) return Optional.empty();
+            if (answer.getStatusCode().value() == NOTHING_YET || content == null) return new Answer.NotYet();
             if (content.length > LONGEST_FILE) throw new ServiceException("What arrived is too large to be read.");
             String name = Objects.requireNonNullElse(answer.getHeaders().getFirst("X-File-Name"), "file");
-            return Optional.of(new Arrived(name.replaceAll("[^A-Za-z0-9._-]", "_"), Bytes.copyOf(content)));
+            return new Answer.Arrived(name.replaceAll("[^A-Za-z0-9._-]", "_"), Bytes.copyOf(content));
         } catch (RestClientResponseException e) {
-            throw new ServiceException("The mail room knows nothing of " + reference + ".");
+            if (e.getStatusCode().isSameCodeAs(HttpStatus.NOT_FOUND)) return new Answer.Unknown();
+            throw new ServiceException("The mail room does not say what became of " + reference + " (answer "
+                    + e.getStatusCode().value() + ").");
         } catch (RestClientException e) {
             throw unreached(e);
         }

@@ -38,7 +38,10 @@ public final class River {
         for (int i = 0; i < size; i += step) {
             int lowest = lowest(supply.millivolts().subList(i, Math.min(size, i + step)));
             if (lowest != SupplyRecord.UNKNOWN) {
-                points.append(x(i, size)).append(',').append(y(lowest / 1000.0)).append(' ');
+                points.append(x(i, size - 1))
+                        .append(',')
+                        .append(y(lowest / 1000.0))
+                        .append(' ');
                 continue;
             }
             lines.add(points.toString().strip());

@@ -113,24 +113,43 @@ public class LetterActs {
         return Need.Kind.FILE.key() + ":" + letter.module();
     }
 
-    /** Looks for the answer; what arrived is checked like any file, and then belongs to the job. */
+    /**
+     * Looks for the answer; what arrived is checked like any file, and then belongs to the job. A letter that the mail room
+     * does not know is one that was not sent.
+     */
     public Acted look(long number, String module, String who) {
         return acts.asking(number, who, PrepareStage.LOOK, state -> notAwaited(state, module), asked -> {
             Letter letter = asked.prepared().letter(module).orElseThrow();
             try {
-                Optional<MailRoom.Arrived> answer = mail.answer(letter.reference());
-                if (answer.isEmpty())
-                    return state -> Acted.refused("No answer to " + letter.reference() + " yet. Expected "
-                            + letter.dueAt().map(state.now()::soon).orElse("soon") + ".");
-                Function<JobState, Acted> upload =
-                        prepares.taken(asked, answer.get().content().toArray(), who);
-                return state -> notAwaited(state, module)
-                        .or(() -> PrepareStage.UPLOAD.stop(state).map(Acted::refused)) // as any file that is taken
-                        .orElseGet(() -> arrived(state, letter, answer.get(), upload.apply(state)));
+                return answered(asked, letter, mail.answer(letter.reference()), who);
             } catch (ServiceException e) {
                 return state -> Acted.refused(Words.said(e));
             }
         });
+    }
+
+    private Function<JobState, Acted> answered(JobState asked, Letter letter, MailRoom.Answer answer, String who) {
+        return switch (answer) {
+            case MailRoom.Answer.NotYet() ->
+                state -> Acted.refused("No answer to " + letter.reference() + " yet. Expected "
+                        + letter.dueAt().map(state.now()::soon).orElse("soon") + ".");
+            case MailRoom.Answer.Unknown() ->
+                state -> notAwaited(state, letter.module()).orElseGet(() -> lost(state, letter, who));
+            case MailRoom.Answer.Arrived file -> {
+                Function<JobState, Acted> upload =
+                        prepares.taken(asked, file.content().toArray(), who);
+                yield state -> notAwaited(state, letter.module())
+                        .or(() -> PrepareStage.UPLOAD.stop(state).map(Acted::refused)) // as any file that is taken
+                        .orElseGet(() -> arrived(state, letter, file, upload.apply(state)));
+            }
+        };
+    }
+
+    private Acted lost(JobState state, Letter letter, String who) {
+        letters.lost(letter);
+        notes.forget(state.job().id(), NeedStored.KIND, key(letter));
+        audit.record(who, "found a letter lost", "job " + state.job().number(), letter.reference());
+        return Acted.done();
     }
 
     private static Optional<Acted> notAwaited(JobState state, String module) {
@@ -140,7 +159,7 @@ public class LetterActs {
         return letter.get().arrivedAt().map(at -> Acted.refused("It arrived already."));
     }
 
-    private Acted arrived(JobState state, Letter letter, MailRoom.Arrived answer, Acted taken) {
+    private Acted arrived(JobState state, Letter letter, MailRoom.Answer.Arrived answer, Acted taken) {
         if (taken instanceof Acted.Refused(String sentence, var ignored))
             return Acted.refused("An answer arrived, and its file is not taken: " + sentence);
         letters.arrived(letter, answer.name());

@@ -33,6 +33,9 @@ class LetterEntity {
     Instant dueAt;
 
     @Nullable
+    Instant lostAt;
+
+    @Nullable
     Instant arrivedAt;
 
     String arrivedAs = "";
@@ -44,6 +47,7 @@ class LetterEntity {
                 new Letter.Text(recipient, subject, body, reference),
                 Optional.ofNullable(sentAt),
                 Optional.ofNullable(dueAt),
+                Optional.ofNullable(lostAt),
                 Optional.ofNullable(arrivedAt),
                 arrivedAs);
     }

@@ -49,6 +49,15 @@ class Letters {
         LetterEntity entity = letters.findById(letter.id()).orElseThrow();
         entity.sentAt = time.instant();
         entity.dueAt = due;
+        entity.lostAt = null;
+    }
+
+    /** The mail room knows nothing of it: it waits to be sent anew. */
+    void lost(Letter letter) {
+        LetterEntity entity = letters.findById(letter.id()).orElseThrow();
+        entity.sentAt = null;
+        entity.dueAt = null;
+        entity.lostAt = time.instant();
     }
 
     /** @param as the file's name */

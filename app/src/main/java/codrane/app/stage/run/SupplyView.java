@@ -65,12 +65,13 @@ public record SupplyView(Job job, List<Stretch> stretches) {
                                 (int) Duration.between(supply.begun(), row.at()).toSeconds())
                         .filter(second -> second >= 0 && second <= supply.span().toSeconds())
                         .distinct()
-                        .map(second -> River.x(second, supply.millivolts().size()))
+                        .map(second -> River.x(second, supply.millivolts().size() - 1))
                         .toList(),
                 from,
                 to);
         return new Stretch(
-                times.at(supply.begun()) + ", " + Words.lasting(supply.span().toSeconds()),
+                times.at(supply.begun()) + ", for "
+                        + Words.lasting(supply.span().toSeconds()),
                 said,
                 picture,
                 minutes(supply, times));

@@ -122,8 +122,13 @@ public final class PrepareStage implements StageRules {
                     List.of(Act.simple("Draft the letter", DRAFT, module.id())));
         if (letter.get().sentAt().isEmpty())
             return new NextAct(
-                    "Send the letter",
-                    "It stands below, ready. Codrane hands it to the maker's mail room and waits for the answer.",
+                    letter.get().lostAt().isPresent() ? "The letter was lost: send it again" : "Send the letter",
+                    letter.get()
+                                    .lostAt()
+                                    .map(at -> "The mail room knew nothing of it "
+                                            + state.now().dayAndTime(at) + ". ")
+                                    .orElse("")
+                            + "It stands below, ready. Codrane hands it to the maker's mail room and waits for the answer.",
                     Safe.toStop(state),
                     Tone.DO,
                     List.of(
