@@ -122,6 +122,17 @@ public final class Conditions {
         return anyVin(pack, pack.vinRule().lastYear());
     }
 
+    /** One of the fleet that never was a taxi. */
+    public static Setup privateDunlin(Pack dunlin) {
+        Setup fleet = ofFleet(dunlin, 2);
+        return fleet.with(
+                        "body",
+                        fleet.of("body")
+                                .withValues(
+                                        Map.of("use", "private", "roof.sign", "no", "meter", "no", "lock.walk", "yes")))
+                .with("steering", fleet.of("steering").withValues(Map.of("assist", "normal")));
+    }
+
     /** A vehicle of the pack's first model and year, one of many. */
     public static Setup ofFleet(Pack pack, int number) {
         return Setup.healthy(pack, vin(pack, pack.vinRule().firstYear(), 500_000 + number));

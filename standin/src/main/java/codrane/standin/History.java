@@ -41,6 +41,11 @@ public final class History {
         Pack almery = packs.get("brennick-almery");
         if (almery != null)
             visits.add(visit(Setup.healthy(almery, Conditions.ALMERY), "as-left", now.minus(Duration.ofDays(120))));
+        Pack dunlin = packs.get("peregil-dunlin");
+        if (dunlin != null) {
+            visits.add(visit(Conditions.ofFleet(dunlin, 1), "as-left", now.minus(Duration.ofDays(34))));
+            visits.add(visit(Conditions.privateDunlin(dunlin), "as-left", now.minus(Duration.ofDays(61))));
+        }
         return visits;
     }
 

@@ -295,7 +295,7 @@ final class SimulatedJob {
                 intake(),
                 new Identified(List.of(scan), List.of()),
                 new JobAccess(gateway, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), MORNING),
-                new Baselined(List.of(summary), id -> file),
+                new Baselined(List.of(summary), id -> file, List::of),
                 new Decided(notes(), Policy.DEFAULT, MarketRules.NONE, settings, plan),
                 prepared(workshop));
         return new JobState(job, pack, new Now(MORNING, ZoneOffset.UTC), List.of(), parts);
@@ -360,6 +360,7 @@ final class SimulatedJob {
                 Optional.of(MORNING.plusSeconds(86_400)),
                 Map.of(),
                 learned,
+                Map.of(),
                 List.of());
     }
 

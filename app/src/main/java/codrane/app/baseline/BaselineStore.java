@@ -56,6 +56,12 @@ public class BaselineStore {
         return repository.ofJobs(jobIds);
     }
 
+    /** Of whole vehicles, the newest first. */
+    @Transactional(readOnly = true)
+    List<BaselineSummary> whole(int most) {
+        return repository.whole(Limit.of(most));
+    }
+
     /** Newest first, at most 100. */
     @Transactional(readOnly = true)
     public List<BaselineSummary> ofVehicle(long vehicleId) {

@@ -6,7 +6,9 @@ import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.BaselineSummary.Origin;
 import codrane.core.baseline.BaselineSummary.Purpose;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,6 +23,10 @@ public class Baselines {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final int MOST_PARSED = 200;
     private static final int MOST_REFERENCES = 40;
+    /** So many of the newest are looked through for the model. */
+    private static final int MOST_LOOKED_AT = 150;
+
+    private static final int MOST_OTHERS = 5;
 
     private final BaselineStore store;
     private final Map<Long, BaselineFile> parsed = new ConcurrentHashMap<>();
@@ -116,6 +122,19 @@ public class Baselines {
 
     void makeReference(long id) {
         store.purpose(summary(id).id(), Purpose.REFERENCE);
+    }
+
+    /** Whole baselines of a vehicle, the newest first; then the newest of each other vehicle of its model. */
+    public List<BaselineFile> sources(long vehicleId, String packId) {
+        List<BaselineFile> own = new ArrayList<>();
+        Map<String, BaselineFile> others = new LinkedHashMap<>();
+        for (BaselineSummary summary : store.whole(MOST_LOOKED_AT)) {
+            BaselineFile file = file(summary.id());
+            if (summary.vehicleId() == vehicleId) own.add(file);
+            else if (file.pack().equals(packId) && others.size() < MOST_OTHERS) others.putIfAbsent(file.vin(), file);
+        }
+        own.addAll(others.values());
+        return own;
     }
 
     /** Healthy vehicles of the pack, with the key in the same position. */

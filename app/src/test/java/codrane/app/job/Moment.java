@@ -231,10 +231,18 @@ final class Moment {
                 new Benched(bench, BenchNotes.NONE, oldReading, stranger),
                 new Identified(scans, List.of()),
                 access,
-                new Baselined(baselines, id -> NO_FILE),
+                new Baselined(baselines, id -> NO_FILE, List::of),
                 new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, List.of(), plan),
                 new Prepared(
-                        file, sheet.stream().toList(), Map.of(), List.of(), passUntil, Map.of(), Map.of(), supply()),
+                        file,
+                        sheet.stream().toList(),
+                        Map.of(),
+                        List.of(),
+                        passUntil,
+                        Map.of(),
+                        Map.of(),
+                        Map.of(),
+                        supply()),
                 new Ran(run));
         return new JobState(job, LORNE, new Now(T0, ZoneOffset.UTC), holds, parts);
     }

@@ -6,17 +6,25 @@ import codrane.core.baseline.BaselineSummary.Purpose;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.LongFunction;
+import java.util.function.Supplier;
 
 /**
  * What Baseline knows.
  *
  * @param kept baselines of the job, oldest first
  * @param files their contents by id, read when they are asked for
+ * @param sources whole baselines of the vehicle, the newest first, then the newest of each other vehicle of the model; read
+ *     when they are asked for
  */
-public record Baselined(List<BaselineSummary> kept, LongFunction<BaselineFile> files) implements Part {
-    public static final Baselined NONE = new Baselined(List.of(), id -> {
-        throw new IllegalArgumentException("there is no baseline " + id);
-    });
+public record Baselined(
+        List<BaselineSummary> kept, LongFunction<BaselineFile> files, Supplier<List<BaselineFile>> sources)
+        implements Part {
+    public static final Baselined NONE = new Baselined(
+            List.of(),
+            id -> {
+                throw new IllegalArgumentException("there is no baseline " + id);
+            },
+            List::of);
 
     public Baselined {
         kept = List.copyOf(kept);

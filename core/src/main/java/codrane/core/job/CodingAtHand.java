@@ -47,6 +47,7 @@ public final class CodingAtHand {
             return state.sheet().map(JudgedSheet::blocks);
         if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
             return Optional.of(state.oldCoding()).filter(blocks -> !blocks.isEmpty());
+        if (ReferenceCoding.writes(operation)) return ReferenceCoding.of(state).flatMap(coding -> coding.blocks(state));
         return writesBack(state, operation) ? held(state, operation.module()) : Optional.empty();
     }
 
@@ -73,6 +74,7 @@ public final class CodingAtHand {
     private static boolean fromBaseline(JobState state, Operation operation) {
         return !DerivedCoding.planned(state, operation.module())
                 && !state.job().kind().onlyLooks()
+                && !ReferenceCoding.writes(operation)
                 && operation.holds().contains(HoldPoint.BASELINE_STORED);
     }
 

@@ -276,17 +276,16 @@ public final class PlanFacts {
                 .map(c -> FileFit.of(state, c.manifest()).usable())
                 .orElse(false);
         return new AtHand(
-                        file ? state.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
-                        state.sheet().map(JudgedSheet::good).orElse(false),
-                        state.benched().notes().cableSeen() || state.linkCheck().isPresent(),
-                        state.before().isPresent()
-                                && answers(state, state.before().get()),
-                        state.prepared().passUntil(),
-                        state.prepared().noted())
-                .with(
-                        state.access().account().map(KnownAccount::account),
-                        state.access().tool().map(ToolLook::serial))
-                .with(new AtHand.Typed(state.prepared().codesHere(state.now()), LearnedValues.typed(state)));
+                file ? state.job().replacedModule().map(Set::of).orElse(Set.of()) : Set.of(),
+                state.sheet().map(JudgedSheet::good).orElse(false),
+                ReferenceCoding.of(state).map(ReferenceCoding::known).orElse(false),
+                state.benched().notes().cableSeen() || state.linkCheck().isPresent(),
+                state.before().isPresent() && answers(state, state.before().get()),
+                state.prepared().passUntil(),
+                state.prepared().noted(),
+                state.access().account().map(KnownAccount::account),
+                state.access().tool().map(ToolLook::serial),
+                new AtHand.Typed(state.prepared().codesHere(state.now()), LearnedValues.typed(state)));
     }
 
     private static boolean answers(JobState state, Scan scan) {

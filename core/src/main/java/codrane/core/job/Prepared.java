@@ -23,6 +23,7 @@ import java.util.Set;
  * @param passUntil of the workshop's pass to the maker's service
  * @param codes that are kept, by kind
  * @param learned octets that were typed of what an old part had learned, by module and key of the adaptation
+ * @param gaps what was judged of a coding from other vehicles, by layout and field
  * @param supply newest readings of the meter, oldest first
  */
 public record Prepared(
@@ -33,10 +34,19 @@ public record Prepared(
         Optional<Instant> passUntil,
         Map<Need.Kind, KeptCode> codes,
         Map<String, Map<String, Bytes>> learned,
+        Map<String, String> gaps,
         List<SupplyReading> supply)
         implements Part {
     public static final Prepared NOTHING = new Prepared(
-            Optional.empty(), List.of(), Map.of(), List.of(), Optional.empty(), Map.of(), Map.of(), List.of());
+            Optional.empty(),
+            List.of(),
+            Map.of(),
+            List.of(),
+            Optional.empty(),
+            Map.of(),
+            Map.of(),
+            Map.of(),
+            List.of());
 
     /** When a code was typed, and by whom; the code itself is not here. */
     public record KeptCode(Instant at, String who) {}
@@ -47,6 +57,7 @@ public record Prepared(
         letters = List.copyOf(letters);
         codes = Map.copyOf(codes);
         learned = Map.copyOf(learned);
+        gaps = Map.copyOf(gaps);
         supply = List.copyOf(supply);
     }
 

@@ -111,6 +111,7 @@ public final class RunTasks {
                 operation.holds().contains(HoldPoint.SHEET_CHECKED)
                         || operation.holds().contains(HoldPoint.OLD_MODULE_READ)
                         || state.job().kind().about() == JobKind.About.SETTINGS
+                        || ReferenceCoding.writes(operation) // its gaps are judged before the run
                         || CodingAtHand.writesBack(state, operation)
                         || CodingAtHand.wishedOnly(state, operation)
                         || DerivedCoding.of(state, operation.module()).isPresent();

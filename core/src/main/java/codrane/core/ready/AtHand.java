@@ -11,6 +11,7 @@ import java.util.Set;
  *
  * @param files modules whose calibration is here and was checked
  * @param lineSheet whether a good one is here
+ * @param reference whether another vehicle of the model was read
  * @param cableSeen whether a person looked at the cable
  * @param partHere whether the part is here
  * @param passUntil until when a pass to the maker's service runs
@@ -22,6 +23,7 @@ import java.util.Set;
 public record AtHand(
         Set<String> files,
         boolean lineSheet,
+        boolean reference,
         boolean cableSeen,
         boolean partHere,
         Optional<Instant> passUntil,
@@ -55,6 +57,7 @@ public record AtHand(
         this(
                 files,
                 lineSheet,
+                false,
                 cableSeen,
                 partHere,
                 passUntil,
@@ -65,11 +68,11 @@ public record AtHand(
     }
 
     public AtHand with(Optional<WorkshopAccount> account, Optional<String> tool) {
-        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool, typed);
+        return new AtHand(files, lineSheet, reference, cableSeen, partHere, passUntil, noted, account, tool, typed);
     }
 
     public AtHand with(Typed in) {
-        return new AtHand(files, lineSheet, cableSeen, partHere, passUntil, noted, account, tool, in);
+        return new AtHand(files, lineSheet, reference, cableSeen, partHere, passUntil, noted, account, tool, in);
     }
 
     public AtHand {

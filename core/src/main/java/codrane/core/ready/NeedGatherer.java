@@ -57,12 +57,13 @@ final class NeedGatherer {
                     0,
                     "The maker's record of this VIN, line by line.");
         if (reference())
-            noted(
+            found(
                     Need.Kind.REFERENCE,
                     "",
-                    Duration.ZERO,
-                    Optional.of(0),
-                    "A baseline of the same model; every gap is confirmed.");
+                    hand.reference(),
+                    MINUTES,
+                    0,
+                    "A baseline of another vehicle of the model; where it disagrees with the factory, a person says.");
         pass();
         if (!facts.pack().equipment().cables().isEmpty())
             found(

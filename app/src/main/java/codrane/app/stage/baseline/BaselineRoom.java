@@ -32,7 +32,10 @@ class BaselineRoom implements Room {
     @Override
     public Map<Long, Baselined> gather(Gathering asked) {
         Map<Long, List<BaselineSummary>> kept = baselines.ofJobs(asked.ids());
-        return asked.each(a -> new Baselined(kept.getOrDefault(a.job().id(), List.of()), baselines::file));
+        return asked.each(a -> new Baselined(
+                kept.getOrDefault(a.job().id(), List.of()),
+                baselines::file,
+                () -> baselines.sources(a.job().vehicle().id(), a.pack().id())));
     }
 
     @Override

@@ -63,6 +63,10 @@ class PrepareRoom implements Room {
                 Optional.ofNullable(running.get(a.pack().service())),
                 codes(asked, a.job()),
                 learned(asked, a.job()),
+                asked.notes(a.job(), GapsStored.KIND).stream()
+                        .findFirst()
+                        .map(n -> n.content().values())
+                        .orElse(Map.of()),
                 interfaces.of(a.pack()).map(BenchInterface::samples).orElse(List.of())));
     }
 

@@ -20,8 +20,10 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class TypedController {
     private final CodeActs acts;
     private final LearnedActs learned;
+    private final GapActs gaps;
 
-    TypedController(CodeActs acts, LearnedActs learned) {
+    TypedController(CodeActs acts, LearnedActs learned, GapActs gaps) {
+        this.gaps = gaps;
         this.acts = acts;
         this.learned = learned;
     }
@@ -35,6 +37,16 @@ class TypedController {
             Principal who,
             RedirectAttributes flash) {
         return Led.to(learned.type(number, module, typed, who.getName()), number, "prepare", flash);
+    }
+
+    /** @param said by layout and field, beside what every form sends */
+    @PostMapping("/gaps")
+    String gaps(
+            @PathVariable long number,
+            @RequestParam Map<String, String> said,
+            Principal who,
+            RedirectAttributes flash) {
+        return Led.to(gaps.judge(number, said, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/codes")

@@ -1,6 +1,7 @@
 package codrane.core.job.stage;
 
 import codrane.core.job.JobState;
+import codrane.core.job.ReferenceCoding;
 import codrane.core.job.act.Ask;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.act.NextAct.Act;
@@ -20,6 +21,7 @@ import codrane.core.plan.Stage;
 import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
 import codrane.core.ready.Readiness;
+import codrane.core.text.Words;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -36,6 +38,7 @@ public final class PrepareStage implements StageRules {
     public static final Ask FORGET_CODE = need("codes", "forgot a code");
     public static final Ask SHOW_CODE = Ask.of("codes/shown", "looked at a code");
     public static final Ask TYPE_LEARNED = need("learned", "typed learned values");
+    public static final Ask JUDGE_GAPS = need("gaps", "judged settings");
     public static final Ask DRAFT = letter("draft", "drafted a letter");
     public static final Ask SEND = letter("sent", "sent a letter");
     public static final Ask LOOK = letter("look", "looked for an answer");
@@ -89,6 +92,7 @@ public final class PrepareStage implements StageRules {
                     List.of(Act.simple("Fetch the line sheet", FETCH_SHEET)));
         if (progress.hold(HoldPoint.EVERYTHING_HERE) == Hold.OPEN)
             return missing(state, state.readiness().orElseThrow());
+        if (progress.hold(HoldPoint.GAPS_CONFIRMED) == Hold.OPEN) return gaps(state);
         return new NextAct(
                 "The supply is not ready",
                 state.power().reason()
@@ -97,6 +101,35 @@ public final class PrepareStage implements StageRules {
                 Safe.toStop(state),
                 Tone.DIFFERS,
                 List.of(Act.go("Look again", Stage.PREPARE)));
+    }
+
+    /** Of other vehicles' values where they disagree, or of a sheet that is older than the last programming. */
+    private static NextAct gaps(JobState state) {
+        Optional<ReferenceCoding> coding = ReferenceCoding.of(state);
+        Optional<String> missing = coding.flatMap(ReferenceCoding::missing);
+        if (missing.isPresent())
+            return new NextAct(
+                    "Judge the coding of the " + coding.get().module().lowerTitle(),
+                    missing.get()
+                            + " Where other vehicles and the factory disagree, look at this vehicle: what is fitted,"
+                            + " what the customer knows. Each stands below with where it comes from.",
+                    Safe.toStop(state),
+                    Tone.PERSON,
+                    List.of());
+        return new NextAct(
+                coding.isPresent()
+                        ? "Every gap is judged: is it right so?"
+                        : "Is everything of this vehicle on the sheet?",
+                coding.map(
+                                c -> Words.count(c.gaps().size(), "setting") + " of the "
+                                        + c.module().lowerTitle()
+                                        + " were judged by a person; for the others all sources agree. Look through them below.")
+                        .orElse("It is older than the last programming: what was retrofitted or changed since is not on"
+                                + " it. Ask the customer, and look."),
+                Safe.toStop(state),
+                Tone.PERSON,
+                List.of(Act.keep(
+                        coding.isPresent() ? "It is right so" : "Everything is on it", HoldPoint.GAPS_CONFIRMED)));
     }
 
     private static NextAct download(JobState state) {
@@ -158,10 +191,15 @@ public final class PrepareStage implements StageRules {
         return new NextAct(
                 first.title() + ": " + first.state().words(),
                 first.sentence() + (missing.size() > 1 ? " Missing in all: " + all + "." : "") + " " + start
-                        + (first.kind().typed() ? " Type it below." : " Say below what is here."),
+                        + toDo(first.kind()),
                 Safe.toStop(state),
                 Tone.PERSON,
                 List.of());
+    }
+
+    private static String toDo(Need.Kind kind) {
+        if (kind == Need.Kind.REFERENCE) return " Read one as a job of its own: it is found then.";
+        return kind.typed() ? " Type it below." : " Say below what is here.";
     }
 
     @Override

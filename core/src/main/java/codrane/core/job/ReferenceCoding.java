@@ -1,0 +1,202 @@
+package codrane.core.job;
+
+import codrane.core.baseline.BaselineFile;
+import codrane.core.coding.Field;
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.Operation;
+import codrane.core.scan.CodingState;
+import codrane.core.text.Words;
+import codrane.core.vin.Vin;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A module's coding put together from what is known of it elsewhere, when its old part tells nothing and the maker has no
+ * sheet of it: this vehicle's own earlier readings first, then other vehicles of the model, then as it was built. Where
+ * these disagree is a gap, and a person says.
+ *
+ * @param others vehicles of the model that were read
+ * @param lines every setting of the module, in the pack's order
+ */
+public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
+    private static final String AS_BUILT = "as built";
+
+    /** @param source where the value stands so, in words */
+    public record Option(String value, String source) {}
+
+    /**
+     * @param options one when all sources agree; the most frequent first
+     * @param judged what a person said
+     */
+    public record Line(Layout layout, Field field, List<Option> options, Optional<String> judged) {
+        public String key() {
+            return layout.id() + "/" + field.key();
+        }
+
+        /** Whether a person has to say. */
+        public boolean gap() {
+            return options.size() > 1;
+        }
+
+        Optional<String> value() {
+            return gap() ? judged : Optional.of(options.getFirst().value());
+        }
+    }
+
+    /** A block as one vehicle held it. */
+    private record Held(Vin vin, String takenAt, Bytes block) {}
+
+    public ReferenceCoding {
+        lines = List.copyOf(lines);
+    }
+
+    /** Whether an operation writes what is put together so. */
+    static boolean writes(Operation operation) {
+        return operation.kind() == Operation.Kind.WRITE_CODING
+                && operation.holds().contains(HoldPoint.GAPS_CONFIRMED)
+                && !operation.holds().contains(HoldPoint.SHEET_CHECKED);
+    }
+
+    /** Empty when the plan writes none. */
+    public static Optional<ReferenceCoding> of(JobState state) {
+        return state.once("coding from a reference", ReferenceCoding::gather);
+    }
+
+    private static Optional<ReferenceCoding> gather(JobState state) {
+        return state.writes().stream()
+                .filter(ReferenceCoding::writes)
+                .findFirst()
+                .map(o -> gather(state, state.pack().module(o.module())));
+    }
+
+    private static ReferenceCoding gather(JobState state, PackModule module) {
+        List<BaselineFile> files = state.baselined().sources().get();
+        List<Line> lines = new ArrayList<>();
+        for (Layout layout : state.pack().blocksOf(module)) {
+            List<Held> held = held(state, files, module, layout);
+            for (Field field : layout.fields()) {
+                if (field.key().equals(state.pack().madeFor().get(layout.id()))) continue;
+                String key = layout.id() + "/" + field.key();
+                lines.add(new Line(
+                        layout,
+                        field,
+                        options(state, layout, field, held),
+                        Optional.ofNullable(state.prepared().gaps().get(key))));
+            }
+        }
+        long others = files.stream()
+                .map(BaselineFile::vin)
+                .filter(vin -> !vin.equals(state.job().vin().text()))
+                .distinct()
+                .count();
+        return new ReferenceCoding(module, (int) others, lines);
+    }
+
+    /** Only what was whole, and made for the vehicle that it was read from. */
+    private static List<Held> held(JobState state, List<BaselineFile> files, PackModule module, Layout layout) {
+        List<Held> held = new ArrayList<>();
+        for (BaselineFile file : files) {
+            Vin vin = new Vin(file.vin());
+            file.module(module.id()).stream()
+                    .flatMap(m -> m.coding().stream())
+                    .filter(block -> block.id().equals(layout.id()))
+                    .map(BaselineFile.Block::raw)
+                    .filter(raw -> CodingState.ofBlock(state.pack(), layout, raw, vin) == CodingState.AGREES)
+                    .findFirst()
+                    .ifPresent(raw -> held.add(new Held(vin, file.takenAt(), raw)));
+        }
+        return held;
+    }
+
+    private static List<Option> options(JobState state, Layout layout, Field field, List<Held> held) {
+        Optional<Held> own =
+                held.stream().filter(h -> h.vin().equals(state.job().vin())).findFirst();
+        if (own.isPresent())
+            return List.of(new Option(
+                    field.read(own.get().block()),
+                    "this vehicle, "
+                            + state.now().dayAndTime(Instant.parse(own.get().takenAt()))));
+        String built = layout.worded(
+                field.key(), layout.factory().getOrDefault(field.key(), field.read(Bytes.filled(layout.length(), 0))));
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        for (Held other : held) counts.merge(field.read(other.block()), 1, Integer::sum);
+        List<Option> options = new ArrayList<>();
+        counts.entrySet().stream()
+                .filter(e -> writable(layout, field, e.getKey()))
+                .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
+                .forEach(e -> options.add(new Option(
+                        e.getKey(),
+                        e.getValue() + " of " + Words.count(held.size(), "other")
+                                + (e.getKey().equals(built) ? ", as built" : ""))));
+        if (!counts.containsKey(built)) options.add(new Option(built, AS_BUILT));
+        return List.copyOf(options);
+    }
+
+    private static boolean writable(Layout layout, Field field, String value) {
+        return field.write(Bytes.filled(layout.length(), 0), value).isPresent();
+    }
+
+    public List<Line> gaps() {
+        return lines.stream().filter(Line::gap).toList();
+    }
+
+    /** Gaps that nobody judged yet. */
+    public List<Line> left() {
+        return lines.stream().filter(l -> l.value().isEmpty()).toList();
+    }
+
+    /** Whether anything but how it was built is known. */
+    public boolean known() {
+        return others > 0
+                || lines.stream().anyMatch(l -> !l.options().getFirst().source().equals(AS_BUILT));
+    }
+
+    /** What keeps it from being written, as a sentence. */
+    public Optional<String> missing() {
+        if (!known())
+            return Optional.of(
+                    "No baseline of another vehicle of this model is kept here: read one first, as a job of its"
+                            + " own.");
+        int left = left().size();
+        return left == 0
+                ? Optional.empty()
+                : Optional.of(Words.count(left, "setting") + " of the " + module.lowerTitle()
+                        + (left == 1 ? " is" : " are") + " not judged yet.");
+    }
+
+    /** What was judged, so that a change of it is seen. */
+    public String judged() {
+        StringBuilder judged = new StringBuilder();
+        for (Line line : gaps())
+            judged.append(line.key())
+                    .append('=')
+                    .append(line.judged().orElse(""))
+                    .append(';');
+        return judged.toString();
+    }
+
+    /** All blocks by layout; empty while something is missing. */
+    Optional<Map<String, Bytes>> blocks(JobState state) {
+        if (missing().isPresent()) return Optional.empty();
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        for (Layout layout : state.pack().blocksOf(module)) {
+            Map<String, String> values = new LinkedHashMap<>();
+            Optional.ofNullable(state.pack().madeFor().get(layout.id()))
+                    .ifPresent(key -> values.put(key, state.job().vin().end()));
+            for (Line line : lines)
+                if (line.layout().id().equals(layout.id()))
+                    values.put(line.field().key(), line.value().orElseThrow());
+            Layout.Encoded encoded = layout.encode(values, Bytes.filled(layout.length(), 0));
+            if (!(encoded instanceof Layout.Encoded.Block(Bytes block))) return Optional.empty();
+            blocks.put(layout.id(), block);
+        }
+        return Optional.of(blocks);
+    }
+}
