@@ -163,6 +163,8 @@ class OnceTest {
                                 path.endsWith("/photos") ? "photo" : "file", "x", "image/png", new byte[] {1}))
                 : post(path);
         return request.param("why", "because of the test")
+                .param("spot", "next")
+                .param("codes", "TAX1")
                 .param("text", "configure it")
                 .param("id", "LFT-312-B")
                 .param("address", "67")

@@ -233,7 +233,7 @@ class PlanningTest {
     }
 
     @Test
-    void k12_blankBodyAndAMissingKey_isApprovedCountedAndHonestAboutWhatIsNotDoneHere() throws Exception {
+    void k12_blankBodyAndAMissingKey_isApprovedCountedAndSaysWhereOrderAndCodingComeFrom() throws Exception {
         long number = atDecide(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + number + "/decide");
@@ -252,7 +252,7 @@ class PlanningTest {
                     .contains("Pair the engine with the body")
                     .contains("Learn 2 keys")
                     .contains("1 of 3 keys is missing")
-                    .contains("Codrane can’t carry it out yet")
+                    .contains("it comes from what was read of the old one, or from the papers")
                     .contains("Island Keys Notice 2025, since 1 Jan 2025");
         }
         try (Browsing browser = new Browsing(app.url(), "lead")) {

@@ -359,8 +359,7 @@ final class SimulatedJob {
                 List.of(),
                 Optional.of(MORNING.plusSeconds(86_400)),
                 Map.of(),
-                learned,
-                Map.of(),
+                new Prepared.Typed(learned, Map.of(), List.of()),
                 List.of());
     }
 

@@ -80,6 +80,7 @@ public final class Routes {
             post("/jobs/*/needs", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/learned/*", WRITERS),
             post("/jobs/*/gaps", WRITERS),
+            post("/jobs/*/order-typed", WRITERS),
             post("/jobs/*/codes", WRITERS),
             post("/jobs/*/codes/forgotten", WRITERS),
             post("/jobs/*/codes/shown", EnumSet.of(LEAD, SPECIALIST)),

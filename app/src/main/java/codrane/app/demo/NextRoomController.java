@@ -35,6 +35,7 @@ class NextRoomController {
             Map.entry("tailgate-closed", "/tailgate/closed"),
             Map.entry("gear-park", "/gear/park"),
             Map.entry("gear-drive", "/gear/drive"),
+            Map.entry("key-learned", "/keys/learned"),
             Map.entry("cut", "/cut"),
             Map.entry("tool-unboxed", "/tool/unboxed"),
             Map.entry("tool-updated", "/tool/updated"),
@@ -123,6 +124,7 @@ class NextRoomController {
         acts.add(toggle(look, "doors", "closed", "open", "Close the doors", "Open a door"));
         acts.add(toggle(look, "tailgate", "closed", "open", "Close the tailgate", "Open the tailgate"));
         acts.add(toggle(look, "gear", "park", "drive", "Put it in park", "Take it out of park"));
+        if (look.has("keys")) acts.add(new Act("key-learned", "Learn a key with another tool"));
         acts.add(new Act("cut", "Pull the cable for a moment"));
         acts.add(
                 tool.wireless()

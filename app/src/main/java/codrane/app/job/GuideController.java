@@ -84,10 +84,10 @@ class GuideController {
             @RequestParam(defaultValue = "") String note,
             Principal who,
             RedirectAttributes flash) {
-        Optional<Spot> chosen = Spot.of(spot);
-        if (chosen.isEmpty()) flash.addFlashAttribute("refused", "Choose what you point at.");
-        else pointers.point(number, who.getName(), chosen.get(), cut(note.strip()));
-        return "redirect:/jobs/" + number + "/guide";
+        Acted acted = Spot.of(spot)
+                .map(chosen -> pointers.point(number, who.getName(), chosen, cut(note.strip())))
+                .orElseGet(() -> Acted.refused("Choose what you point at."));
+        return Led.to(acted, number, PAGE, flash);
     }
 
     private static String cut(String note) {
@@ -96,9 +96,8 @@ class GuideController {
 
     /** @param from the page that it was seen on, where it goes on */
     @PostMapping("/point/seen")
-    String seen(@PathVariable long number, @RequestParam(defaultValue = "now") String from) {
+    String seen(@PathVariable long number, @RequestParam(defaultValue = "now") String from, RedirectAttributes flash) {
         if (!from.matches("[a-z]{1,20}")) throw new ResponseStatusException(HttpStatus.BAD_REQUEST);
-        pointers.seen(number);
-        return "redirect:/jobs/" + number + "/" + from;
+        return Led.to(pointers.seen(number), number, from, flash);
     }
 }

@@ -2,6 +2,7 @@ package codrane.app.job;
 
 import codrane.app.live.LiveHub;
 import codrane.app.workshop.Times;
+import codrane.core.job.Job;
 import java.time.InstantSource;
 import java.util.Map;
 import java.util.Optional;
@@ -27,26 +28,31 @@ class Pointers {
     /** @param note in their own words; may be empty */
     public record Pointed(String who, Spot spot, String note, String at) {}
 
-    void point(long number, String who, Spot spot, String note) {
+    /** No act on the job: whoever is at work in it is not overtaken. */
+    Acted point(long number, String who, Spot spot, String note) {
+        Job job = open(number);
+        if (job.closedAt().isPresent()) return Acted.refused(Acts.CLOSED);
         PointerEntity pointer = new PointerEntity();
-        pointer.jobId = id(number);
+        pointer.jobId = job.id();
         pointer.who = who;
         pointer.spot = spot.key();
         pointer.note = note;
         pointer.at = time.instant();
         pointers.save(pointer);
         tell(number);
+        return Acted.done();
     }
 
-    void seen(long number) {
-        pointers.findById(id(number)).ifPresent(pointers::delete);
+    Acted seen(long number) {
+        Job job = open(number);
+        if (job.closedAt().isPresent()) return Acted.refused(Acts.CLOSED);
+        pointers.findById(job.id()).ifPresent(pointers::delete);
         tell(number);
+        return Acted.done();
     }
 
-    private long id(long number) {
-        return jobs.find(number)
-                .orElseThrow(() -> new JobDesk.UnknownJobException(number))
-                .id();
+    private Job open(long number) {
+        return jobs.find(number).orElseThrow(() -> new JobDesk.UnknownJobException(number));
     }
 
     private void tell(long number) {

@@ -186,16 +186,17 @@ public class RunService implements SmartLifecycle {
                     "Codrane failed in a way that it did not expect.",
                     "Keep the power on, then recover the run.");
         } finally {
-            supplies.end(claim.runId());
-            keepTrace(order, claim.runId());
+            supplies.end(claim.runId()); // if it could not be ended
             release(order, claim);
             active.remove(claim.runId());
             progress.ended();
         }
     }
 
-    /** Nothing is sent any more: whoever reads that it has ended finds the interface free. */
+    /** Nothing is sent any more: whoever reads that it has ended finds what is kept of it, and the interface free. */
     private void end(RunOrder order, Claim claim, JobRun.State state, String sentence, String nextStep) {
+        supplies.end(claim.runId());
+        keepTrace(order, claim.runId());
         release(order, claim);
         store.end(claim.runId(), claim.fence(), state, sentence, nextStep);
     }

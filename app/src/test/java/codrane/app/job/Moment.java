@@ -240,8 +240,7 @@ final class Moment {
                         List.of(),
                         passUntil,
                         Map.of(),
-                        Map.of(),
-                        Map.of(),
+                        Prepared.Typed.NOTHING,
                         supply()),
                 new Ran(run));
         return new JobState(job, LORNE, new Now(T0, ZoneOffset.UTC), holds, parts);

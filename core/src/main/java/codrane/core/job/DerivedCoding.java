@@ -11,6 +11,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.OrderWork;
+import codrane.core.planner.WriteOrderBack;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,8 +29,20 @@ public final class DerivedCoding {
                         o.kind() == Operation.Kind.DERIVE_CODING && o.module().equals(module));
     }
 
-    /** Codes of the order as it is to be; none while it was not read. */
+    /** Whether a part was replaced that alone keeps the order: then the papers tell it. */
+    public static boolean fromPapers(JobState state) {
+        Optional<String> replaced = state.job().replacedModule();
+        return state.job().kind().replaces()
+                && state.before().isPresent()
+                && state.operations().stream()
+                        .anyMatch(o -> o.kind() == Operation.Kind.WRITE_ORDER
+                                && Optional.of(o.module()).equals(replaced))
+                && WriteOrderBack.fromPapers(facts(state), replaced.orElseThrow());
+    }
+
+    /** Codes of the order as it is to be; none while it was neither read nor typed. */
     static List<String> codes(JobState state) {
+        if (fromPapers(state)) return state.prepared().typed().order();
         List<String> now = state.baselined().orderNow();
         if (now.isEmpty() || state.job().kind().about() != JobKind.About.ORDER) return now;
         DecideNotes notes = state.decided().notes();

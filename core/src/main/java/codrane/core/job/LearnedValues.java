@@ -40,7 +40,7 @@ public final class LearnedValues {
 
     /** As they stand on the label of the old part, or as the maker told them. */
     private static Map<Adaptation, Bytes> typed(JobState state, String module) {
-        Map<String, Bytes> typed = state.prepared().learned().getOrDefault(module, Map.of());
+        Map<String, Bytes> typed = state.prepared().typed().learned().getOrDefault(module, Map.of());
         Map<Adaptation, Bytes> values = new LinkedHashMap<>();
         for (Adaptation adaptation : state.pack().module(module).adaptations())
             if (typed.containsKey(adaptation.key())) values.put(adaptation, typed.get(adaptation.key()));
@@ -49,7 +49,7 @@ public final class LearnedValues {
 
     /** Modules of which every value was typed. */
     static Set<String> typed(JobState state) {
-        return state.prepared().learned().keySet().stream()
+        return state.prepared().typed().learned().keySet().stream()
                 .filter(state.pack().modules()::containsKey)
                 .filter(module -> typed(state, module).size()
                         == state.pack().module(module).adaptations().size())

@@ -285,7 +285,10 @@ public final class PlanFacts {
                 state.prepared().noted(),
                 state.access().account().map(KnownAccount::account),
                 state.access().tool().map(ToolLook::serial),
-                new AtHand.Typed(state.prepared().codesHere(state.now()), LearnedValues.typed(state)));
+                new AtHand.Typed(
+                        state.prepared().codesHere(state.now()),
+                        LearnedValues.typed(state),
+                        !state.prepared().typed().order().isEmpty()));
     }
 
     private static boolean answers(JobState state, Scan scan) {

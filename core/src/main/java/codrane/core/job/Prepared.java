@@ -22,8 +22,7 @@ import java.util.Set;
  * @param noted about needs, by key
  * @param passUntil of the workshop's pass to the maker's service
  * @param codes that are kept, by kind
- * @param learned octets that were typed of what an old part had learned, by module and key of the adaptation
- * @param gaps what was judged of a coding from other vehicles, by layout and field
+ * @param typed what people typed in besides
  * @param supply newest readings of the meter, oldest first
  */
 public record Prepared(
@@ -33,20 +32,28 @@ public record Prepared(
         List<Letter> letters,
         Optional<Instant> passUntil,
         Map<Need.Kind, KeptCode> codes,
-        Map<String, Map<String, Bytes>> learned,
-        Map<String, String> gaps,
+        Typed typed,
         List<SupplyReading> supply)
         implements Part {
     public static final Prepared NOTHING = new Prepared(
-            Optional.empty(),
-            List.of(),
-            Map.of(),
-            List.of(),
-            Optional.empty(),
-            Map.of(),
-            Map.of(),
-            Map.of(),
-            List.of());
+            Optional.empty(), List.of(), Map.of(), List.of(), Optional.empty(), Map.of(), Typed.NOTHING, List.of());
+
+    /**
+     * What people typed in, or judged.
+     *
+     * @param learned octets of what an old part had learned, by module and key of the adaptation
+     * @param gaps of a coding from other vehicles, by layout and field
+     * @param order codes of the vehicle order, from the papers
+     */
+    public record Typed(Map<String, Map<String, Bytes>> learned, Map<String, String> gaps, List<String> order) {
+        public static final Typed NOTHING = new Typed(Map.of(), Map.of(), List.of());
+
+        public Typed {
+            learned = Map.copyOf(learned);
+            gaps = Map.copyOf(gaps);
+            order = List.copyOf(order);
+        }
+    }
 
     /** When a code was typed, and by whom; the code itself is not here. */
     public record KeptCode(Instant at, String who) {}
@@ -56,8 +63,6 @@ public record Prepared(
         noted = Map.copyOf(noted);
         letters = List.copyOf(letters);
         codes = Map.copyOf(codes);
-        learned = Map.copyOf(learned);
-        gaps = Map.copyOf(gaps);
         supply = List.copyOf(supply);
     }
 

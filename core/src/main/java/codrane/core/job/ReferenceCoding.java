@@ -4,6 +4,8 @@ import codrane.core.baseline.BaselineFile;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.order.OrderCoding;
+import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
@@ -88,7 +90,7 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
                         layout,
                         field,
                         options(state, layout, field, held),
-                        Optional.ofNullable(state.prepared().gaps().get(key))));
+                        Optional.ofNullable(state.prepared().typed().gaps().get(key))));
             }
         }
         long others = files.stream()
@@ -118,6 +120,8 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
     private static List<Option> options(JobState state, Layout layout, Field field, List<Held> held) {
         Optional<Held> own =
                 held.stream().filter(h -> h.vin().equals(state.job().vin())).findFirst();
+        Optional<String> ordered = ordered(state, layout, field);
+        if (ordered.isPresent()) return List.of(new Option(ordered.get(), "the vehicle order"));
         if (own.isPresent())
             return List.of(new Option(
                     field.read(own.get().block()),
@@ -137,6 +141,16 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
                                 + (e.getKey().equals(built) ? ", as built" : ""))));
         if (!counts.containsKey(built)) options.add(new Option(built, AS_BUILT));
         return List.copyOf(options);
+    }
+
+    /** What follows from the order of this vehicle, as far as it is known. */
+    private static Optional<String> ordered(JobState state, Layout layout, Field field) {
+        List<String> codes = DerivedCoding.codes(state);
+        if (codes.isEmpty()) return Optional.empty();
+        Map<Setting, String> derived =
+                OrderCoding.derive(state.pack().equipment().order().orElseThrow(), codes);
+        return Optional.ofNullable(derived.get(new Setting(layout.id(), field.key())))
+                .map(value -> layout.worded(field.key(), value));
     }
 
     private static boolean writable(Layout layout, Field field, String value) {

@@ -116,7 +116,7 @@ public final class RunTasks {
                         || CodingAtHand.wishedOnly(state, operation)
                         || DerivedCoding.of(state, operation.module()).isPresent();
             case RESET -> !operation.module().isEmpty();
-            case WRITE_ORDER -> orderKept(state, operation);
+            case WRITE_ORDER -> orderKept(state, operation) || DerivedCoding.fromPapers(state); // typed before the run
             case WRITE_LEARNED ->
                 LearnedValues.missing(state, operation.module()).isEmpty()
                         || LearnedValues.fromElsewhere(state, operation.module()); // typed before the run

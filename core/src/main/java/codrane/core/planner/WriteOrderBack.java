@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** A replaced module that keeps the vehicle order gets it back. */
-final class WriteOrderBack implements Rule {
+public final class WriteOrderBack implements Rule {
     @Override
     public String id() {
         return "write-order-back";
@@ -31,11 +31,7 @@ final class WriteOrderBack implements Rule {
                 && facts.coding(module.id()) == CodingState.AGREES
                 && !draft.has(Kind.PROGRAM, module.id());
         if (own) return Judgement.notNeeded(module.title() + " is this vehicle's, and its order with it.");
-        Optional<String> keeper = order.get().holders().stream()
-                .filter(h -> !h.equals(module.id()))
-                .filter(h ->
-                        facts.answer(h).vin().equals(Optional.of(facts.vin().text())))
-                .findFirst();
+        Optional<String> keeper = keeper(facts, module.id());
         String from = keeper.map(k -> "The " + facts.pack().module(k).lowerTitle() + " keeps a copy of it.")
                 .orElse("No other module keeps it: it comes from what was read of the old one, or from the papers.");
         List<String> reasons = new ArrayList<>();
@@ -52,6 +48,20 @@ final class WriteOrderBack implements Rule {
                                 reasons.toArray(String[]::new))
                         .needing("the vehicle order", "supply at coding voltage")
                         .holding(HoldPoint.BASELINE_STORED));
+    }
+
+    /** Another module that keeps this vehicle's order. */
+    private static Optional<String> keeper(VehicleFacts facts, String module) {
+        return facts.pack().equipment().order().map(VehicleOrder::holders).orElse(List.of()).stream()
+                .filter(h -> !h.equals(module))
+                .filter(h ->
+                        facts.answer(h).vin().equals(Optional.of(facts.vin().text())))
+                .findFirst();
+    }
+
+    /** Whether no module that is left keeps the order of a vehicle whose module was replaced. */
+    public static boolean fromPapers(VehicleFacts facts, String module) {
+        return keeper(facts, module).isEmpty();
     }
 
     /** Families of which no code is left, each as a sentence; none when the order is not known. */

@@ -34,9 +34,10 @@ public record AtHand(
     /**
      * @param codes kinds of codes that are kept, and good today
      * @param learned modules of which all learned values were typed
+     * @param order whether the vehicle order was typed from the papers
      */
-    public record Typed(Set<Need.Kind> codes, Set<String> learned) {
-        static final Typed NOTHING = new Typed(Set.of(), Set.of());
+    public record Typed(Set<Need.Kind> codes, Set<String> learned, boolean order) {
+        static final Typed NOTHING = new Typed(Set.of(), Set.of(), false);
 
         public Typed {
             codes = Set.copyOf(codes);

@@ -35,7 +35,9 @@ public record Need(
         TARGETS("Targets for aiming", true),
         INSTRUCTION("The instruction", true),
         LINE_SHEET("Line sheet", false),
-        REFERENCE("A vehicle to compare with", true),
+        REFERENCE("A vehicle to compare with", false),
+        /** When no module that is left keeps it. */
+        ORDER("The vehicle order", false),
         /** What the old part had learned, of which nobody could read it. */
         LEARNED("Learned values", false),
         PASS("Pass", true),
@@ -64,7 +66,7 @@ public record Need(
 
         /** Whether it is typed in at Prepare. */
         public boolean typed() {
-            return secret() || this == LEARNED;
+            return secret() || this == LEARNED || this == ORDER;
         }
 
         /** Whether a person notes that it is here; else Codrane finds it. */

@@ -12,6 +12,7 @@ import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.BringBackLearned;
+import codrane.core.planner.WriteOrderBack;
 import codrane.core.ready.Need.State;
 import codrane.core.text.Words;
 import java.time.Duration;
@@ -109,6 +110,7 @@ final class NeedGatherer {
             case PROGRAM -> file(facts.pack().module(operation.module()));
             case PAIR -> codes();
             case WRITE_LEARNED -> learned(operation);
+            case WRITE_ORDER -> order(operation);
             case CALIBRATE -> aiming(operation);
             case SWAP -> foreseen(facts.pack().module(operation.module()));
             default -> {}
@@ -191,6 +193,19 @@ final class NeedGatherer {
                 0,
                 "From the label of the old part, or from the maker: "
                         + BringBackLearned.names(facts.pack().module(module)) + ".");
+    }
+
+    private void order(Operation operation) {
+        boolean back =
+                facts.newPart().filter(m -> m.id().equals(operation.module())).isPresent();
+        if (!back || !WriteOrderBack.fromPapers(facts, operation.module())) return;
+        found(
+                Need.Kind.ORDER,
+                "",
+                hand.typed().order(),
+                MINUTES,
+                0,
+                "Its codes from the papers: no module that is left keeps it.");
     }
 
     private void code(Need.Kind kind, Duration lead, String sentence) {

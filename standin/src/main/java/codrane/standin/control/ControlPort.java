@@ -23,7 +23,7 @@ import tools.jackson.databind.ObjectMapper;
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
  * /look}, {@code GET /faults}, {@code GET /seed/MODULE/HEX}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
- * /faults/clear}, {@code /plug/VIN}, {@code /renew}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}.
+ * /faults/clear}, {@code /plug/VIN}, {@code /renew}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}, {@code /keys/learned}.
  */
 public final class ControlPort implements AutoCloseable {
     private final HttpServer server;
@@ -112,6 +112,8 @@ public final class ControlPort implements AutoCloseable {
             case "tailgate/closed" -> move(Sensor.TAILGATE, 0);
             case "gear/drive" -> move(Sensor.GEAR, 0);
             case "gear/park" -> move(Sensor.GEAR, 1);
+            case "keys/learned" ->
+                running().act(() -> running().vehicle().immobiliser().learnedElsewhere());
             case "cut" -> running().cut();
             case "faults/clear" -> running().clearFaults();
             case "tool/unboxed" -> tool.firmware(false);

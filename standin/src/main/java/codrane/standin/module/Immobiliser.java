@@ -93,6 +93,11 @@ public final class Immobiliser {
         return keys;
     }
 
+    /** Another tool learned one. */
+    public void learnedElsewhere() {
+        keys++;
+    }
+
     /** The key was turned off and on: within the window it is learned. */
     public void keyTurned(Instant now) {
         if (!waits(now)) return;

@@ -31,7 +31,8 @@ public class GapActs {
         return acts.on(number, who, PrepareStage.JUDGE_GAPS, state -> {
             Optional<ReferenceCoding> coding = ReferenceCoding.of(state);
             if (coding.isEmpty()) return Acted.refused("The plan takes no coding from other vehicles.");
-            Map<String, String> judged = new LinkedHashMap<>(state.prepared().gaps());
+            Map<String, String> judged =
+                    new LinkedHashMap<>(state.prepared().typed().gaps());
             int now = 0;
             for (ReferenceCoding.Line gap : coding.get().gaps()) {
                 String value = said.get(gap.key());

@@ -28,7 +28,7 @@ public record LearnedView(String module, String title, boolean here, String stat
 
     private static LearnedView of(JobState state, Need need, Viewer viewer) {
         PackModule module = state.pack().module(need.what());
-        Map<String, Bytes> typed = state.prepared().learned().getOrDefault(module.id(), Map.of());
+        Map<String, Bytes> typed = state.prepared().typed().learned().getOrDefault(module.id(), Map.of());
         return new LearnedView(
                 module.id(),
                 "What the old " + module.lowerTitle() + " had learned",

@@ -62,11 +62,7 @@ class PrepareRoom implements Room {
                 written.getOrDefault(a.job().id(), List.of()),
                 Optional.ofNullable(running.get(a.pack().service())),
                 codes(asked, a.job()),
-                learned(asked, a.job()),
-                asked.notes(a.job(), GapsStored.KIND).stream()
-                        .findFirst()
-                        .map(n -> n.content().values())
-                        .orElse(Map.of()),
+                typed(asked, a.job()),
                 interfaces.of(a.pack()).map(BenchInterface::samples).orElse(List.of())));
     }
 
@@ -76,6 +72,19 @@ class PrepareRoom implements Room {
                 .forEach(n -> Need.Kind.of(n.subject())
                         .ifPresent(kind -> codes.put(kind, new Prepared.KeptCode(n.at(), n.who()))));
         return codes;
+    }
+
+    private static Prepared.Typed typed(Gathering asked, Job job) {
+        return new Prepared.Typed(
+                learned(asked, job),
+                asked.notes(job, GapsStored.KIND).stream()
+                        .findFirst()
+                        .map(n -> n.content().values())
+                        .orElse(Map.of()),
+                asked.notes(job, OrderStored.KIND).stream()
+                        .findFirst()
+                        .map(n -> n.content().codes())
+                        .orElse(List.of()));
     }
 
     private static Map<String, Map<String, Bytes>> learned(Gathering asked, Job job) {

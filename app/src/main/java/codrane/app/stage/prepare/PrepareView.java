@@ -61,8 +61,9 @@ public record PrepareView(
     public record Sheet(Optional<Judged> judged, String content, String stale) {}
 
     /** What people type in besides. */
-    public record Typed(List<CodeView> codes, List<LearnedView> learned, Optional<GapsView> gaps) {
-        static final Typed NOTHING = new Typed(List.of(), List.of(), Optional.empty());
+    public record Typed(
+            List<CodeView> codes, List<LearnedView> learned, Optional<OrderTypedView> order, Optional<GapsView> gaps) {
+        static final Typed NOTHING = new Typed(List.of(), List.of(), Optional.empty(), Optional.empty());
     }
 
     /** What this one may press. */
@@ -87,7 +88,11 @@ public record PrepareView(
                         ? Optional.of(file(state, known, onShelf, viewer.may(number, "calibration")))
                         : Optional.empty(),
                 sheet ? Optional.of(sheet(state)) : Optional.empty(),
-                new Typed(CodeView.of(state, viewer), LearnedView.of(state, viewer), GapsView.of(state, viewer)),
+                new Typed(
+                        CodeView.of(state, viewer),
+                        LearnedView.of(state, viewer),
+                        OrderTypedView.of(state, viewer),
+                        GapsView.of(state, viewer)),
                 Optional.of(state.power()),
                 may);
     }

@@ -21,8 +21,10 @@ class TypedController {
     private final CodeActs acts;
     private final LearnedActs learned;
     private final GapActs gaps;
+    private final OrderTypedActs order;
 
-    TypedController(CodeActs acts, LearnedActs learned, GapActs gaps) {
+    TypedController(CodeActs acts, LearnedActs learned, GapActs gaps, OrderTypedActs order) {
+        this.order = order;
         this.gaps = gaps;
         this.acts = acts;
         this.learned = learned;
@@ -47,6 +49,15 @@ class TypedController {
             Principal who,
             RedirectAttributes flash) {
         return Led.to(gaps.judge(number, said, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/order-typed")
+    String order(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String codes,
+            Principal who,
+            RedirectAttributes flash) {
+        return Led.to(order.type(number, codes, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/codes")

@@ -38,6 +38,7 @@ public final class PrepareStage implements StageRules {
     public static final Ask FORGET_CODE = need("codes", "forgot a code");
     public static final Ask SHOW_CODE = Ask.of("codes/shown", "looked at a code");
     public static final Ask TYPE_LEARNED = need("learned", "typed learned values");
+    public static final Ask TYPE_ORDER = need("order-typed", "typed the vehicle order");
     public static final Ask JUDGE_GAPS = need("gaps", "judged settings");
     public static final Ask DRAFT = letter("draft", "drafted a letter");
     public static final Ask SEND = letter("sent", "sent a letter");
