@@ -30,6 +30,7 @@ export const job = () => ({
     this.total = Number(data.total);
     this.title = data.task;
     this.running = data.running === 'true';
+    this.place = data.place;
     this.strip = data.strip;
     if (this.running) this.left = 'measuring';
     this.measured = data.measured === 'true';
@@ -103,7 +104,7 @@ export const job = () => ({
   },
   /* What may be pressed and what would happen hang on where the run is. */
   stands(place) {
-    if (this.place && this.place !== place) renewed();
+    if (this.place !== place) renewed();
     this.place = place;
   },
   get river() { return this.riverPoints || ''; },

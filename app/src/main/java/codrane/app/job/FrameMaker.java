@@ -8,6 +8,7 @@ import codrane.app.job.JobFrame.Look;
 import codrane.app.live.JobTasks;
 import codrane.app.live.VitalsPublisher;
 import codrane.core.job.Job;
+import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.act.NextAct.Act;
@@ -54,7 +55,10 @@ class FrameMaker {
                 bench.map(BenchInterface::name).orElse("no interface"),
                 state.window(),
                 Strip.Gateway.of(state.access()),
-                state.run().map(r -> r.running()).orElse(false));
+                state.run()
+                        .filter(JobRun::running)
+                        .map(run -> run.taskIndex() + " " + run.committed())
+                        .orElse(""));
     }
 
     private static JobFrame.Next next(JobState state, Stage shown, Viewer viewer) {

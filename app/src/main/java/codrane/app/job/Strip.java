@@ -8,9 +8,15 @@ import codrane.core.power.PowerWindow;
  *
  * @param vitals as JSON, like the events that follow
  * @param measured whether an interface of this computer tells them
+ * @param place of the run that is under way: its task, and whether it can't be stopped; empty when none is
  */
 public record Strip(
-        String vitals, boolean measured, String interfaceName, PowerWindow window, Gateway gateway, boolean running) {
+        String vitals, boolean measured, String interfaceName, PowerWindow window, Gateway gateway, String place) {
+    /** Whether a run is under way. */
+    public boolean running() {
+        return !place.isEmpty();
+    }
+
     /**
      * The gateway.
      *
