@@ -5,6 +5,7 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.Procedure.Effect;
@@ -68,6 +69,23 @@ public final class RunTasks {
             leg.add(write);
         }
         return leg;
+    }
+
+    /** How long {@link #leg} keeps the wire: of a routine its own time, not that of setting up for it. */
+    public static int legSeconds(JobState state) {
+        return leg(state).stream().mapToInt(o -> wireSeconds(state.pack(), o)).sum();
+    }
+
+    /** As {@link #legSeconds}, of one operation. */
+    public static int wireSeconds(Pack pack, Operation operation) {
+        if (operation.kind() != Operation.Kind.CALIBRATE
+                && operation.kind() != Operation.Kind.INITIALISE
+                && operation.kind() != Operation.Kind.RELEARN) return operation.seconds();
+        int own = pack.equipment().procedures().values().stream()
+                .filter(p -> p.module().equals(operation.module()))
+                .mapToInt(p -> (int) p.duration().toSeconds())
+                .sum();
+        return own == 0 ? operation.seconds() : own;
     }
 
     /** What the plan wants a person to do after the last write that is done, and before the next; titles. */

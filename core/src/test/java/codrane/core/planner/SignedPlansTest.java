@@ -2,6 +2,8 @@ package codrane.core.planner;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.gateway.OperationMatrix.Gateway;
+import codrane.core.job.RunTasks;
 import codrane.core.pack.Concern;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -33,6 +35,7 @@ import org.junit.jupiter.api.Test;
 /** What makes a plan one that a technician would sign, over random facts of every kind and every pack. */
 class SignedPlansTest {
     private static final int ROUNDS = 6_000;
+    private static final int GRANTED_SECONDS = 3600;
     private static final Set<Kind> BEFORE_A_SWAP = EnumSet.of(Kind.SCAN, Kind.READ_CODING, Kind.BASELINE, Kind.SWAP);
     private static final Pattern CLUMSY = Pattern.compile(
             "\\b1 (?:keys|tasks|faults|modules|blocks|tools)\\b|\\bAll 1\\b|  | ,|\\.\\.|\\boctets?\\b|\\?\\.|null|\\[|\\]|s's\\b|\\d{4}-\\d\\d-\\d\\d");
@@ -326,6 +329,23 @@ class SignedPlansTest {
         Set<JobKind> expected = EnumSet.allOf(JobKind.class);
         expected.removeAll(Set.of(JobKind.BASELINE_ONLY, JobKind.READY_TOOL, JobKind.CLEAR_FAULTS));
         assertThat(seen).containsAll(expected);
+    }
+
+    /** Else a run behind a gateway could never be begun: it is authorised for an hour, and renewed where it asks a person. */
+    @Test
+    void writes_betweenTwoRoutines_fitIntoWhatAnAuthorityGrants() {
+        Set<JobKind> seen = EnumSet.noneOf(JobKind.class);
+        always((facts, plan) -> {
+            if (facts.gateway() instanceof Gateway.None) return;
+            int leg = 0;
+            for (Operation write : plan.writes().filter(o -> !o.conditional()).toList()) {
+                int seconds = RunTasks.wireSeconds(facts.pack(), write);
+                leg = RunTasks.startedByHand(write) ? seconds : leg + seconds;
+                assertThat(leg).as(write.title()).isLessThan(GRANTED_SECONDS);
+                if (RunTasks.startedByHand(write)) seen.add(facts.kind());
+            }
+        });
+        assertThat(seen).contains(JobKind.REPLACE_SENSOR);
     }
 
     @Test

@@ -1,11 +1,12 @@
 package codrane.core.job.hold;
 
 import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import java.time.Duration;
 
-/** The gateway was seen open, for as long as the writes take. */
+/** The gateway was seen open, for as long as the run goes on before it asks a person again: there it can be renewed. */
 final class Authorised implements HoldRule {
     @Override
     public HoldPoint point() {
@@ -20,7 +21,7 @@ final class Authorised implements HoldRule {
 
     @Override
     public boolean kept(JobState state) {
-        Duration writing = Duration.ofSeconds(state.writingSeconds());
+        Duration writing = Duration.ofSeconds(RunTasks.legSeconds(state));
         return state.runFinished() || state.runHolds() || state.access().left().compareTo(writing) > 0;
     }
 }

@@ -77,6 +77,6 @@ public final class Release {
 
     /** Why a gateway that was found locked keeps the run from starting. */
     public static String locked(JobState state) {
-        return GatewayLocked.reason(state.access(), state.writingSeconds());
+        return GatewayLocked.reason(state.access(), RunTasks.legSeconds(state));
     }
 }
