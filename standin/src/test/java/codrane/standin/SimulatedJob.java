@@ -295,7 +295,7 @@ final class SimulatedJob {
                 intake(),
                 new Identified(List.of(scan), List.of()),
                 new JobAccess(gateway, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), MORNING),
-                new Baselined(List.of(summary), id -> file, List::of),
+                new Baselined(List.of(summary), id -> file, () -> List.of(neighbour())),
                 new Decided(notes(), Policy.DEFAULT, MarketRules.NONE, settings, plan),
                 prepared(workshop));
         return new JobState(job, pack, new Now(MORNING, ZoneOffset.UTC), List.of(), parts);
@@ -359,7 +359,7 @@ final class SimulatedJob {
                 List.of(),
                 Optional.of(MORNING.plusSeconds(86_400)),
                 Map.of(),
-                new Prepared.Typed(learned, Map.of(), List.of()),
+                new Prepared.Typed(learned, Map.of(), order()),
                 List.of());
     }
 
@@ -387,6 +387,19 @@ final class SimulatedJob {
                 .map(LineSheet.Line::text)
                 .collect(Collectors.joining("\n"));
         return new SheetText(m.id(), "service", text, Optional.empty(), MORNING, "tech");
+    }
+
+    /** Another vehicle of the model, as built: nothing of its coding is a gap. */
+    private BaselineFile neighbour() {
+        VirtualWorkshop workshop = new VirtualWorkshop(Conditions.ofFleet(pack, 3));
+        return file(
+                workshop,
+                new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), m -> {}));
+    }
+
+    /** As it stands on the papers. */
+    private List<String> order() {
+        return pack.equipment().order().map(o -> o.factory()).orElse(List.of());
     }
 
     private BaselineFile file(VirtualWorkshop workshop, DeepReading reading) {

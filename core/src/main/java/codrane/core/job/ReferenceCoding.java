@@ -121,8 +121,9 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
         Optional<Held> own =
                 held.stream().filter(h -> h.vin().equals(state.job().vin())).findFirst();
         Optional<String> ordered = ordered(state, layout, field);
-        if (ordered.isPresent()) return List.of(new Option(ordered.get(), "the vehicle order"));
-        if (own.isPresent())
+        if (ordered.filter(value -> writable(layout, field, value)).isPresent())
+            return List.of(new Option(ordered.get(), "the vehicle order"));
+        if (own.filter(h -> writable(layout, field, field.read(h.block()))).isPresent())
             return List.of(new Option(
                     field.read(own.get().block()),
                     "this vehicle, "
