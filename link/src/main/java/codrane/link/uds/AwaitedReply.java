@@ -20,6 +20,10 @@ public final class AwaitedReply {
     private final CompletableFuture<Reply> reply = new CompletableFuture<>();
     private final Watchdog timer;
     private long sentAt;
+    /** A segmented message is on its way, and watched by its own timeouts. */
+    private boolean arriving;
+
+    private Duration span = Duration.ZERO;
 
     /** @param margin added to the module's times for the way there and back */
     public AwaitedReply(Scheduler time, Bytes request, Waits waits, Duration margin) {
@@ -46,6 +50,7 @@ public final class AwaitedReply {
 
     /** The answer has begun to arrive: its own timeouts apply from here. */
     void incoming() {
+        arriving = true;
         timer.rest();
     }
 
@@ -71,11 +76,15 @@ public final class AwaitedReply {
                 if (tooLong) giveUp();
                 else expectWithin(waits.p2Star());
             }
-            case Answer.Foreign() -> {}
+            case Answer.Foreign() -> {
+                if (arriving) expectWithin(span); // it was not what is waited for: that may still come, or never
+            }
         }
     }
 
-    private void expectWithin(Duration span) {
-        if (!reply.isDone()) timer.expectWithin(span.plus(margin), this::giveUp);
+    private void expectWithin(Duration within) {
+        span = within;
+        arriving = false;
+        if (!reply.isDone()) timer.expectWithin(within.plus(margin), this::giveUp);
     }
 }

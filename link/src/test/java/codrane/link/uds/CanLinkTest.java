@@ -102,6 +102,23 @@ class CanLinkTest {
         assertThat(ask("22F18C")).isEqualTo(new Reply.Positive(Bytes.parse("62F18C32")));
     }
 
+    /** Its first frame stills the timer: when it is about something else, the wait for the answer goes on, and ends. */
+    @Test
+    void request_longLateAnswerAboutAnotherIdentifier_thenNothing_isSilentAndNotWaitedForWithoutEnd() {
+        answering(request -> after(20, "62F190" + "41".repeat(17)));
+        assertThat(ask("22F18C")).isInstanceOf(Reply.Silent.class);
+        assertThat(time.now()).isLessThan(Duration.ofMillis(300).toNanos());
+    }
+
+    @Test
+    void request_longLateAnswerAboutAnotherIdentifier_doesNotKeepTheRightOneAway() {
+        answering(request -> {
+            after(10, "62F190" + "41".repeat(17));
+            after(45, "62F18C32");
+        });
+        assertThat(ask("22F18C")).isEqualTo(new Reply.Positive(Bytes.parse("62F18C32")));
+    }
+
     @Test
     void request_answerOfAnotherRoutine_isForeign() {
         answering(request -> {
