@@ -23,23 +23,25 @@ import codrane.app.stage.decide.SettingActs;
 import codrane.app.stage.intake.IntakeActs;
 import codrane.app.stage.intake.IntakeForm;
 import codrane.app.stage.prepare.PrepareActs;
-import codrane.core.job.BeforeAgreeing;
+import codrane.app.stage.run.RunActs;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.RunTasks;
 import codrane.core.job.hold.HoldRules;
-import codrane.core.job.release.Release;
 import codrane.core.job.stage.NextActs;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.Operation;
 import codrane.core.plan.Stage;
+import codrane.core.ready.Need;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
 import codrane.standin.module.Part;
 import codrane.standin.vehicle.Setup;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -223,7 +225,7 @@ class RunPlannedTest {
 
     /** A dead module kept the order, and nobody read it: what is not carried out whole is not begun. */
     @Test
-    void k12_thatCanNotBeCarriedOutYet_isPlannedAndNotBegun() throws Exception {
+    void k12_whoseOrderNobodyTyped_isPlannedAndNotBegun() throws Exception {
         Pack dunlin = TestWorld.pack("peregil-dunlin");
         try (StandinWorld world = world(Conditions.blankBody(dunlin), StandinWorld.Ports.FREE)) {
             App app = RunningApp.launch(world);
@@ -234,10 +236,11 @@ class RunPlannedTest {
             done(app.bean(IntakeActs.class).note(number, keys, "desk"));
             done(TestActs.of(app).plan(number, WHO));
             assertThat(job.facts().plan().orElseThrow().plan().blocks()).isEmpty();
-            assertThat(RunTasks.unable(job.facts())).contains("Write the vehicle order to the body");
-            assertThat(BeforeAgreeing.of(job.facts()))
-                    .anyMatch(s -> s.startsWith("Codrane can't carry out: Write the vehicle order to the body"));
-            assertThat(Release.noTasks(job.facts()).orElseThrow().sentence()).contains("can't carry out yet");
+            assertThat(RunTasks.unable(job.facts())).isEmpty();
+            assertThat(job.facts().readiness().orElseThrow().missing()).anyMatch(n -> n.kind() == Need.Kind.ORDER);
+            List<String> all = job.facts().writes().stream().map(Operation::key).toList();
+            assertThat(app.bean(RunActs.class).run(number, all, WHO)).isInstanceOf(Acted.Refused.class);
+            assertThat(job.facts().run()).isEmpty();
         }
     }
 }

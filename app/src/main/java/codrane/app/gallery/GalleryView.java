@@ -7,6 +7,7 @@ import codrane.app.tools.CheckView;
 import codrane.app.web.ForecastPicture;
 import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
+import codrane.app.web.River;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.power.Battery;
 import codrane.core.power.Chemistry;
@@ -42,7 +43,19 @@ record GalleryView(
     /** A row of the table of changes. */
     record ChangeRow(String when, String module, String what, List<String> details, String by) {}
 
-    record Pictures(PowerWindow window, ForecastPicture forecast, Score score) {}
+    record Pictures(PowerWindow window, ForecastPicture forecast, Score score, Measured measured) {}
+
+    /** As the supply of a run. */
+    record Measured(
+            String label,
+            int bandTop,
+            int bandHeight,
+            double hold,
+            double upper,
+            List<String> lines,
+            List<Integer> writes,
+            String from,
+            String to) {}
 
     /** As a run's score. */
     record Score(List<Box> boxes, int committedFrom, int committedTo) {}
@@ -142,6 +155,20 @@ record GalleryView(
                         new Box(300, 124, 400, "Transfer", true, new Tasks(2, 1), true)),
                 170,
                 720);
-        return new Pictures(window, ForecastPicture.of(forecast, window, List.of(), 30), score);
+        return new Pictures(window, ForecastPicture.of(forecast, window, List.of(), 30), score, measured(window));
+    }
+
+    private static Measured measured(PowerWindow window) {
+        int top = River.y(window.upper());
+        return new Measured(
+                "Supply from 09:00 to 09:06",
+                top,
+                River.y(window.hold()) - top,
+                window.hold(),
+                window.upper(),
+                List.of("100,45 400,47 520,52", "600,48 980,46"),
+                List.of(180, 420, 700),
+                "09:00",
+                "09:06");
     }
 }

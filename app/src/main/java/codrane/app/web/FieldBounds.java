@@ -23,6 +23,7 @@ final class FieldBounds {
         bound(120, "wording");
         bound(200, "detail", "note", "ownership", "path", "warning", "why", "username", "old", "to");
         bound(400, "complaint", "earlier", "lights");
+        bound(600, "codes");
         bound(20_000, "text");
     }
 
