@@ -5,12 +5,14 @@ import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.BaselineSummary.Origin;
 import codrane.core.baseline.BaselineSummary.Purpose;
+import codrane.core.job.Job;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -124,14 +126,19 @@ public class Baselines {
         store.purpose(summary(id).id(), Purpose.REFERENCE);
     }
 
-    /** Whole baselines of a vehicle, the newest first; then the newest of each other vehicle of its model. */
-    public List<BaselineFile> sources(long vehicleId, String packId) {
+    /**
+     * Whole baselines of a job's vehicle from before the job, the newest first; then the newest of each other vehicle of
+     * its model. What was read in the job itself may be the new part's.
+     */
+    public List<BaselineFile> sources(Job job, String packId) {
         List<BaselineFile> own = new ArrayList<>();
         Map<String, BaselineFile> others = new LinkedHashMap<>();
         for (BaselineSummary summary : store.whole(MOST_LOOKED_AT)) {
             BaselineFile file = file(summary.id());
-            if (summary.vehicleId() == vehicleId) own.add(file);
-            else if (file.pack().equals(packId) && others.size() < MOST_OTHERS) others.putIfAbsent(file.vin(), file);
+            boolean ofJob = Objects.equals(summary.jobId(), job.id());
+            if (summary.vehicleId() == job.vehicle().id()) {
+                if (!ofJob) own.add(file);
+            } else if (file.pack().equals(packId) && others.size() < MOST_OTHERS) others.putIfAbsent(file.vin(), file);
         }
         own.addAll(others.values());
         return own;

@@ -1,5 +1,7 @@
 package codrane.core.job;
 
+import static java.util.Objects.requireNonNull;
+
 import codrane.core.baseline.BaselineFile;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
@@ -7,6 +9,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.order.OrderCoding;
 import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Operation;
 import codrane.core.scan.CodingState;
@@ -24,10 +27,10 @@ import java.util.Optional;
  * sheet of it: this vehicle's own earlier readings first, then other vehicles of the model, then as it was built. Where
  * these disagree is a gap, and a person says.
  *
- * @param others vehicles of the model that were read
+ * @param readings of the module, of this vehicle before the job or of others of the model
  * @param lines every setting of the module, in the pack's order
  */
-public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
+public record ReferenceCoding(PackModule module, int readings, List<Line> lines) {
     private static final String AS_BUILT = "as built";
 
     /** @param source where the value stands so, in words */
@@ -52,8 +55,12 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
         }
     }
 
-    /** A block as one vehicle held it. */
-    private record Held(Vin vin, String takenAt, Bytes block) {}
+    /** The module's blocks as one vehicle held them, by layout. */
+    private record Held(Vin vin, String takenAt, Map<String, Bytes> blocks) {
+        String read(Layout layout, Field field) {
+            return field.read(requireNonNull(blocks.get(layout.id())));
+        }
+    }
 
     public ReferenceCoding {
         lines = List.copyOf(lines);
@@ -79,10 +86,9 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
     }
 
     private static ReferenceCoding gather(JobState state, PackModule module) {
-        List<BaselineFile> files = state.baselined().sources().get();
+        List<Held> held = held(state, module);
         List<Line> lines = new ArrayList<>();
         for (Layout layout : state.pack().blocksOf(module)) {
-            List<Held> held = held(state, files, module, layout);
             for (Field field : layout.fields()) {
                 if (field.key().equals(state.pack().madeFor().get(layout.id()))) continue;
                 String key = layout.id() + "/" + field.key();
@@ -93,27 +99,24 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
                         Optional.ofNullable(state.prepared().typed().gaps().get(key))));
             }
         }
-        long others = files.stream()
-                .map(BaselineFile::vin)
-                .filter(vin -> !vin.equals(state.job().vin().text()))
-                .distinct()
-                .count();
-        return new ReferenceCoding(module, (int) others, lines);
+        return new ReferenceCoding(module, held.size(), lines);
     }
 
-    /** Only what was whole, and made for the vehicle that it was read from. */
-    private static List<Held> held(JobState state, List<BaselineFile> files, PackModule module, Layout layout) {
+    /**
+     * Only modules of which every block was read, and made for the vehicle that it was read from: a block without a mark is
+     * no better than those beside it.
+     */
+    private static List<Held> held(JobState state, PackModule module) {
         List<Held> held = new ArrayList<>();
-        for (BaselineFile file : files) {
-            Vin vin = new Vin(file.vin());
-            file.module(module.id()).stream()
-                    .flatMap(m -> m.coding().stream())
-                    .filter(block -> block.id().equals(layout.id()))
-                    .map(BaselineFile.Block::raw)
-                    .filter(raw -> CodingState.ofBlock(state.pack(), layout, raw, vin) == CodingState.AGREES)
-                    .findFirst()
-                    .ifPresent(raw -> held.add(new Held(vin, file.takenAt(), raw)));
-        }
+        for (BaselineFile file : state.baselined().sources().get())
+            file.module(module.id()).ifPresent(m -> {
+                Map<String, Bytes> blocks = new LinkedHashMap<>();
+                m.coding().forEach(block -> blocks.put(block.id(), block.raw()));
+                Vin vin = new Vin(file.vin());
+                boolean own = vin.text().equals(m.identification().getOrDefault(Ident.VIN.key(), vin.text()));
+                if (own && CodingState.of(state.pack(), module, blocks, vin) == CodingState.AGREES)
+                    held.add(new Held(vin, file.takenAt(), blocks));
+            });
         return held;
     }
 
@@ -123,15 +126,15 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
         Optional<String> ordered = ordered(state, layout, field);
         if (ordered.filter(value -> writable(layout, field, value)).isPresent())
             return List.of(new Option(ordered.get(), "the vehicle order"));
-        if (own.filter(h -> writable(layout, field, field.read(h.block()))).isPresent())
+        if (own.filter(h -> writable(layout, field, h.read(layout, field))).isPresent())
             return List.of(new Option(
-                    field.read(own.get().block()),
+                    own.get().read(layout, field),
                     "this vehicle, "
                             + state.now().dayAndTime(Instant.parse(own.get().takenAt()))));
         String built = layout.worded(
                 field.key(), layout.factory().getOrDefault(field.key(), field.read(Bytes.filled(layout.length(), 0))));
         Map<String, Integer> counts = new LinkedHashMap<>();
-        for (Held other : held) counts.merge(field.read(other.block()), 1, Integer::sum);
+        for (Held other : held) counts.merge(other.read(layout, field), 1, Integer::sum);
         List<Option> options = new ArrayList<>();
         counts.entrySet().stream()
                 .filter(e -> writable(layout, field, e.getKey()))
@@ -169,16 +172,14 @@ public record ReferenceCoding(PackModule module, int others, List<Line> lines) {
 
     /** Whether anything but how it was built is known. */
     public boolean known() {
-        return others > 0
-                || lines.stream().anyMatch(l -> !l.options().getFirst().source().equals(AS_BUILT));
+        return readings > 0;
     }
 
     /** What keeps it from being written, as a sentence. */
     public Optional<String> missing() {
         if (!known())
-            return Optional.of(
-                    "No baseline of another vehicle of this model is kept here: read one first, as a job of its"
-                            + " own.");
+            return Optional.of("No other vehicle of this model was read here with its own " + module.lowerTitle()
+                    + ": read one first, as a job of its own.");
         int left = left().size();
         return left == 0
                 ? Optional.empty()

@@ -64,7 +64,7 @@ final class NeedGatherer {
                     hand.reference(),
                     MINUTES,
                     0,
-                    "A baseline of another vehicle of the model; where it disagrees with the factory, a person says.");
+                    "An earlier reading of this one, or of another vehicle of the model; where others disagree, a person says.");
         pass();
         if (!facts.pack().equipment().cables().isEmpty())
             found(

@@ -5,6 +5,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.vin.Vin;
+import java.util.Map;
 
 /** What a module's coding is to this vehicle, from good to worst. */
 public enum CodingState {
@@ -29,10 +30,15 @@ public enum CodingState {
 
     /** The worst state of the module's blocks. */
     public static CodingState of(Pack pack, PackModule module, ModuleReading reading, Vin vin) {
+        return of(pack, module, reading.coding(), vin);
+    }
+
+    /** @param blocks by layout */
+    public static CodingState of(Pack pack, PackModule module, Map<String, Bytes> blocks, Vin vin) {
         if (module.blocks().isEmpty()) return NONE;
         CodingState worst = AGREES;
         for (Layout layout : pack.blocksOf(module)) {
-            Bytes block = reading.coding().get(layout.id());
+            Bytes block = blocks.get(layout.id());
             CodingState state = block == null ? NOT_READ : ofBlock(pack, layout, block, vin);
             if (state.compareTo(worst) > 0) worst = state;
         }

@@ -35,7 +35,7 @@ class BaselineRoom implements Room {
         return asked.each(a -> new Baselined(
                 kept.getOrDefault(a.job().id(), List.of()),
                 baselines::file,
-                () -> baselines.sources(a.job().vehicle().id(), a.pack().id())));
+                () -> baselines.sources(a.job(), a.pack().id())));
     }
 
     @Override
