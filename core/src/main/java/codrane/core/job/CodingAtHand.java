@@ -47,7 +47,7 @@ public final class CodingAtHand {
             return state.sheet().map(JudgedSheet::blocks);
         if (operation.holds().contains(HoldPoint.OLD_MODULE_READ))
             return Optional.of(state.oldCoding()).filter(blocks -> !blocks.isEmpty());
-        if (ReferenceCoding.writes(operation)) return ReferenceCoding.of(state).flatMap(coding -> coding.blocks(state));
+        if (ReferenceCoding.writes(operation)) return ReferenceCoding.toWrite(state);
         return writesBack(state, operation) ? held(state, operation.module()) : Optional.empty();
     }
 

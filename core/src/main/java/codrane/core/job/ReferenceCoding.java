@@ -21,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * A module's coding put together from what is known of it elsewhere, when its old part tells nothing and the maker has no
@@ -187,15 +188,32 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
                         + (left == 1 ? " is" : " are") + " not judged yet.");
     }
 
-    /** What was judged, so that a change of it is seen. */
-    public String judged() {
-        StringBuilder judged = new StringBuilder();
-        for (Line line : gaps())
-            judged.append(line.key())
-                    .append('=')
-                    .append(line.judged().orElse(""))
-                    .append(';');
-        return judged.toString();
+    /** What would be written, as a person confirms it: octets by layout; empty while something is missing. */
+    public String written(JobState state) {
+        return blocks(state).orElse(Map.of()).entrySet().stream()
+                .map(block -> block.getKey() + "=" + block.getValue().hex())
+                .collect(Collectors.joining(";"));
+    }
+
+    /**
+     * What the plan writes: once its run has begun exactly what was confirmed before it, whatever was read or kept since.
+     */
+    static Optional<Map<String, Bytes>> toWrite(JobState state) {
+        Optional<String> confirmed = state.personHold(HoldPoint.GAPS_CONFIRMED)
+                .filter(note -> state.run().isPresent())
+                .flatMap(HoldNote::about);
+        return confirmed.isPresent()
+                ? confirmed.map(ReferenceCoding::parsed)
+                : of(state).flatMap(coding -> coding.blocks(state));
+    }
+
+    private static Map<String, Bytes> parsed(String written) {
+        Map<String, Bytes> blocks = new LinkedHashMap<>();
+        for (String block : written.split(";")) {
+            String[] parts = block.split("=", 2);
+            blocks.put(parts[0], Bytes.parse(parts[1]));
+        }
+        return blocks;
     }
 
     /** All blocks by layout; empty while something is missing. */

@@ -65,7 +65,7 @@ public final class WhatIf {
         List<Operation> left = RunTasks.left(state);
         if (left.isEmpty()) return Moment.WRITES;
         return switch (left.getFirst().kind()) {
-            case ADD_KEY -> Moment.AWAITS_KEY;
+            case ADD_KEY -> RunTasks.keysWith(state).isEmpty() ? Moment.AWAITS_KEY : Moment.WRITES;
             case PAIR -> Moment.BINDS;
             default -> RunTasks.startedByHand(left.getFirst()) ? Moment.MOVES : Moment.WRITES;
         };
@@ -133,8 +133,7 @@ public final class WhatIf {
         String hold = Words.volts(state.window().hold());
         String critical = Words.volts(state.window().critical());
         return switch (moment) {
-            case RESTS ->
-                "No write begins below " + Words.volts(state.window().start()) + ": the run says so, and waits.";
+            case RESTS -> "No write begins below " + Words.volts(state.window().start()) + ": the run says so.";
             case COMMITTED ->
                 "Below " + hold + " it holds before the next block and goes on by itself; below " + critical
                         + " it says so loudly. The voltage alone never ends it. If the " + module()
@@ -142,7 +141,8 @@ public final class WhatIf {
             case ERASED ->
                 "Raise it before you recover: begun is gone on with from " + hold + ". Without power the " + module()
                         + " stays erased, and is recovered when it has power again.";
-            case WRITES, BINDS, AWAITS_KEY, MOVES, INTERRUPTED ->
+            case INTERRUPTED -> "Raise it before you recover the run.";
+            case WRITES, BINDS, AWAITS_KEY, MOVES ->
                 "The next write waits until the supply is back in its window. If the vehicle loses its power, the run is"
                         + " interrupted and reads first what was done.";
         };
@@ -155,7 +155,8 @@ public final class WhatIf {
                 "The " + module() + " may lose its power while it has no valid software. Turn the key on again"
                         + " and recover the run: " + onward();
             case AWAITS_KEY -> "That is what is asked for: off, then on, within the window.";
-            case WRITES, BINDS, MOVES, INTERRUPTED ->
+            case INTERRUPTED -> "Turn it on again before you recover the run.";
+            case WRITES, BINDS, MOVES ->
                 "The " + module()
                         + " may fall silent. Turn it on again: a question is repeated, a write is read back, and"
                         + " what stays silent ends the run where it is safe.";

@@ -25,11 +25,13 @@ final class GapsConfirmed implements HoldRule {
 
     @Override
     public boolean holds(JobState state, HoldNote note) {
-        return about(state).isEmpty() || about(state).equals(note.about());
+        return state.run().isPresent() // it writes what was confirmed
+                || about(state).isEmpty()
+                || about(state).equals(note.about());
     }
 
     @Override
     public Optional<String> about(JobState state) {
-        return ReferenceCoding.of(state).map(ReferenceCoding::judged);
+        return ReferenceCoding.of(state).map(coding -> coding.written(state));
     }
 }

@@ -8,6 +8,7 @@ import codrane.core.job.act.NextAct.Act;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.job.act.NoPlan;
 import codrane.core.job.act.ReplacesNothing;
+import codrane.core.job.act.RunBegun;
 import codrane.core.job.act.RunHolds;
 import codrane.core.job.act.Stop;
 import codrane.core.job.act.TooEarly;
@@ -38,8 +39,8 @@ public final class PrepareStage implements StageRules {
     public static final Ask FORGET_CODE = need("codes", "forgot a code");
     public static final Ask SHOW_CODE = Ask.of("codes/shown", "looked at a code");
     public static final Ask TYPE_LEARNED = need("learned", "typed learned values");
-    public static final Ask TYPE_ORDER = need("order-typed", "typed the vehicle order");
-    public static final Ask JUDGE_GAPS = need("gaps", "judged settings");
+    public static final Ask TYPE_ORDER = settled("order-typed", "typed the vehicle order");
+    public static final Ask JUDGE_GAPS = settled("gaps", "judged settings");
     public static final Ask DRAFT = letter("draft", "drafted a letter");
     public static final Ask SEND = letter("sent", "sent a letter");
     public static final Ask LOOK = letter("look", "looked for an answer");
@@ -56,6 +57,10 @@ public final class PrepareStage implements StageRules {
 
     private static Ask need(String name, String said) {
         return Ask.of(name, said, new TooEarly(Stage.PREPARE), new RunHolds("its needs stay as they are"));
+    }
+
+    private static Ask settled(String name, String said) {
+        return Ask.of(name, said, new TooEarly(Stage.PREPARE), new RunBegun());
     }
 
     private static Ask letter(String name, String said) {
@@ -118,19 +123,29 @@ public final class PrepareStage implements StageRules {
                     Tone.PERSON,
                     List.of());
         return new NextAct(
-                coding.isPresent()
-                        ? "Every gap is judged: is it right so?"
-                        : "Is everything of this vehicle on the sheet?",
-                coding.map(
-                                c -> Words.count(c.gaps().size(), "setting") + " of the "
-                                        + c.module().lowerTitle()
-                                        + " were judged by a person; for the others all sources agree. Look through them below.")
+                coding.map(PrepareStage::judged).orElse("Is everything of this vehicle on the sheet?"),
+                coding.map(PrepareStage::sources)
                         .orElse("It is older than the last programming: what was retrofitted or changed since is not on"
                                 + " it. Ask the customer, and look."),
                 Safe.toStop(state),
                 Tone.PERSON,
                 List.of(Act.keep(
                         coding.isPresent() ? "It is right so" : "Everything is on it", HoldPoint.GAPS_CONFIRMED)));
+    }
+
+    private static String judged(ReferenceCoding coding) {
+        return coding.gaps().isEmpty()
+                ? "All sources of the coding agree: is it right so?"
+                : "Every gap is judged: is it right so?";
+    }
+
+    private static String sources(ReferenceCoding coding) {
+        String module = coding.module().lowerTitle();
+        int gaps = coding.gaps().size();
+        return gaps == 0
+                ? "Nothing of the " + module + " has to be judged. Look through it below."
+                : Words.count(gaps, "setting") + " of the " + module + (gaps == 1 ? " was" : " were")
+                        + " judged by a person; for the others all sources agree. Look through them below.";
     }
 
     private static NextAct download(JobState state) {
