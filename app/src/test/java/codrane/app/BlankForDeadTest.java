@@ -43,14 +43,7 @@ class BlankForDeadTest {
 
     @Test
     void k12_body_getsOrderCodingAndMembers_andSaysWhatAnotherToolDoes() throws Exception {
-        try (StandinWorld world = new StandinWorld(
-                new StandinWorld.Stock(
-                        List.of(Conditions.blankBody(DUNLIN)),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
-                        Duration.ofSeconds(1)),
-                StandinWorld.Ports.FREE,
-                20,
-                40_000_000)) {
+        try (StandinWorld world = TestWorld.with(Conditions.blankBody(DUNLIN))) {
             App app = RunningApp.launch(world);
             JobSteps job = new JobSteps(
                     app, new AtDecide(app, world).job(Conditions.DUNLIN, JobKind.REPLACE_DEAD, "body", "NEW"));

@@ -21,8 +21,6 @@ import codrane.standin.StandinWorld;
 import codrane.standin.module.FactoryCoding;
 import codrane.standin.module.Part;
 import codrane.standin.vehicle.Setup;
-import java.time.Duration;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -43,14 +41,7 @@ class LearnedVinTest {
                         Part.used(
                                 Conditions.LORNE_DONOR,
                                 LORNE.module("doors").software().current()));
-        try (StandinWorld world = new StandinWorld(
-                new StandinWorld.Stock(
-                        List.of(setup),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
-                        Duration.ofSeconds(1)),
-                StandinWorld.Ports.FREE,
-                20,
-                40_000_000)) {
+        try (StandinWorld world = TestWorld.with(setup)) {
             App app = RunningApp.launch(world);
             long number = ((JobIntake.Taken.Job) app.bean(JobIntake.class)
                             .take(

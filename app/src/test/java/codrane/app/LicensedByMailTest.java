@@ -18,8 +18,6 @@ import codrane.core.ready.Need;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.module.FactoryCoding;
-import java.time.Duration;
-import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -34,14 +32,7 @@ class LicensedByMailTest {
 
     @Test
     void k15_steering_isProgrammedByMail_andCodedAsAPersonJudged() throws Exception {
-        try (StandinWorld world = new StandinWorld(
-                new StandinWorld.Stock(
-                        List.of(Conditions.newSteering(DUNLIN)),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
-                        Duration.ofSeconds(1)),
-                StandinWorld.Ports.FREE,
-                20,
-                40_000_000)) {
+        try (StandinWorld world = TestWorld.with(Conditions.newSteering(DUNLIN))) {
             App app = RunningApp.launch(world);
             JobSteps job = new JobSteps(
                     app,

@@ -48,17 +48,6 @@ class PairingTest {
     private static final String CODE = AccessCodes.of(Conditions.LORNE, 5);
     private static final String KIND = "access-code";
 
-    private static StandinWorld world(Setup lorne) throws Exception {
-        return new StandinWorld(
-                new StandinWorld.Stock(
-                        List.of(lorne),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
-                        Duration.ofSeconds(1)),
-                StandinWorld.Ports.FREE,
-                20,
-                40_000_000);
-    }
-
     private static void done(Acted acted) {
         assertThat(acted).as(acted.toString()).isInstanceOf(Acted.Done.class);
     }
@@ -173,7 +162,7 @@ class PairingTest {
     @Test
     void k11_usedGearbox_isPairedWithACodeThatIsNowhereToBeRead() throws Exception {
         Setup setup = Setup.healthy(LORNE, Conditions.LORNE).with("gearbox", Part.used(Conditions.LORNE_DONOR, "2.07"));
-        try (StandinWorld world = world(setup)) {
+        try (StandinWorld world = TestWorld.with(setup)) {
             App app = RunningApp.launch(world);
             JobSteps job = toPlan(app, JobKind.REPLACE_IMMOBILISER, "gearbox", "SECOND_HAND");
             toRun(app, job);
@@ -248,7 +237,7 @@ class PairingTest {
                 .with(
                         "key-reader",
                         Part.unwritten(LORNE.module("key-reader").software().current()));
-        try (StandinWorld world = world(setup)) {
+        try (StandinWorld world = TestWorld.with(setup)) {
             App app = RunningApp.launch(world);
             JobSteps job = toPlan(app, JobKind.REPLACE_DEAD, "key-reader", "NEW");
             assertThat(module(world, "engine").path("paired").asBoolean()).isFalse();

@@ -7,11 +7,8 @@ import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.PutBack;
 import codrane.core.calibration.CalibrationWriter;
-import codrane.core.calibration.Manifest;
 import codrane.core.calibration.MemoryImage;
-import codrane.core.calibration.Shelved;
 import codrane.core.coding.Layout;
-import codrane.core.coding.LineSheet;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.job.Baselined;
 import codrane.core.job.DecideNotes;
@@ -27,12 +24,9 @@ import codrane.core.job.Now;
 import codrane.core.job.Part;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.PlanVersion;
-import codrane.core.job.Prepared;
 import codrane.core.job.RunTasks;
 import codrane.core.job.Scan;
-import codrane.core.job.SheetText;
 import codrane.core.octets.Bytes;
-import codrane.core.pack.Adaptation;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -45,7 +39,6 @@ import codrane.core.planner.Planner;
 import codrane.core.run.RunTask;
 import codrane.core.scan.DeepReading;
 import codrane.link.scan.DeepReader;
-import codrane.standin.module.FactoryCoding;
 import codrane.standin.vehicle.Setup;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -55,7 +48,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.Collectors;
 import tools.jackson.databind.ObjectMapper;
 
 /** A random job at a random vehicle, as far as its run: scanned, planned, and all at hand that the plan needs. */
@@ -297,7 +289,7 @@ final class SimulatedJob {
                 new JobAccess(gateway, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), MORNING),
                 new Baselined(List.of(summary), id -> file, () -> List.of(neighbour())),
                 new Decided(notes(), Policy.DEFAULT, MarketRules.NONE, settings, plan),
-                prepared(workshop));
+                new SimulatedPapers(pack, module, MORNING).prepared(workshop));
         return new JobState(job, pack, new Now(MORNING, ZoneOffset.UTC), List.of(), parts);
     }
 
@@ -342,64 +334,12 @@ final class SimulatedJob {
         return all.isEmpty() ? List.of() : List.of(one(all));
     }
 
-    private Prepared prepared(VirtualWorkshop workshop) {
-        Map<String, Map<String, Bytes>> learned = module.map(m -> Map.of(
-                        m,
-                        pack.module(m).adaptations().stream()
-                                .collect(Collectors.toMap(
-                                        Adaptation::key,
-                                        a -> Bytes.copyOf(new byte[a.scaling().octets()])))))
-                .orElse(Map.of());
-        return new Prepared(
-                module.filter(m -> pack.module(m).flash().isPresent()).map(this::shelved),
-                module.filter(m -> !pack.blocksOf(pack.module(m)).isEmpty()).stream()
-                        .map(m -> sheet(workshop, pack.module(m)))
-                        .toList(),
-                Map.of(),
-                List.of(),
-                Optional.of(MORNING.plusSeconds(86_400)),
-                Map.of(),
-                new Prepared.Typed(learned, Map.of(), order()),
-                List.of());
-    }
-
-    private Shelved shelved(String id) {
-        PackModule m = pack.module(id);
-        String after = m.software().current();
-        return new Shelved(
-                1,
-                new Manifest(
-                        "FILE",
-                        pack.id(),
-                        id,
-                        m.title(),
-                        List.of(m.parts().fitted()),
-                        List.of(),
-                        after,
-                        1,
-                        1,
-                        "0".repeat(64)),
-                MORNING);
-    }
-
-    private SheetText sheet(VirtualWorkshop workshop, PackModule m) {
-        String text = LineSheet.of(m.tag(), FactoryCoding.all(pack, m, workshop.vin())).stream()
-                .map(LineSheet.Line::text)
-                .collect(Collectors.joining("\n"));
-        return new SheetText(m.id(), "service", text, Optional.empty(), MORNING, "tech");
-    }
-
     /** Another vehicle of the model, as built: nothing of its coding is a gap. */
     private BaselineFile neighbour() {
         VirtualWorkshop workshop = new VirtualWorkshop(Conditions.ofFleet(pack, 3));
         return file(
                 workshop,
                 new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), m -> {}));
-    }
-
-    /** As it stands on the papers. */
-    private List<String> order() {
-        return pack.equipment().order().map(o -> o.factory()).orElse(List.of());
     }
 
     private BaselineFile file(VirtualWorkshop workshop, DeepReading reading) {

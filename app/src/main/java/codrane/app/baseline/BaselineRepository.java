@@ -23,9 +23,10 @@ interface BaselineRepository extends JpaRepository<BaselineEntity, Long> {
     @Query(SUMMARY + "where b.vehicleId = :vehicleId order by b.takenAt desc, b.id desc")
     List<BaselineSummary> ofVehicle(long vehicleId, Limit limit);
 
-    @Query(SUMMARY + "where b.scope = '' and b.purpose <> codrane.core.baseline.BaselineSummary.Purpose.OLD_PART"
+    @Query(SUMMARY + "where b.vehicleId in (select v.id from VehicleEntity v where v.pack = :pack) and b.scope = ''"
+            + " and b.purpose <> codrane.core.baseline.BaselineSummary.Purpose.OLD_PART"
             + " order by b.takenAt desc, b.id desc")
-    List<BaselineSummary> whole(Limit limit);
+    List<BaselineSummary> whole(String pack, Limit limit);
 
     @Query("select b.id from BaselineEntity b where b.purpose = :purpose order by b.takenAt desc")
     List<Long> idsOf(Purpose purpose, Limit limit);

@@ -56,10 +56,10 @@ public class BaselineStore {
         return repository.ofJobs(jobIds);
     }
 
-    /** Of whole vehicles, the newest first. */
+    /** Of whole vehicles of a model, the newest first. */
     @Transactional(readOnly = true)
-    List<BaselineSummary> whole(int most) {
-        return repository.whole(Limit.of(most));
+    List<BaselineSummary> whole(String pack, int most) {
+        return repository.whole(pack, Limit.of(most));
     }
 
     /** Newest first, at most 100. */

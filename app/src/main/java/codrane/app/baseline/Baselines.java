@@ -25,8 +25,8 @@ public class Baselines {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final int MOST_PARSED = 200;
     private static final int MOST_REFERENCES = 40;
-    /** So many of the newest are looked through for the model. */
-    private static final int MOST_LOOKED_AT = 150;
+    /** So many of the newest of a model are looked through. */
+    private static final int MOST_LOOKED_AT = 60;
 
     private static final int MOST_OTHERS = 5;
 
@@ -133,12 +133,12 @@ public class Baselines {
     public List<BaselineFile> sources(Job job, String packId) {
         List<BaselineFile> own = new ArrayList<>();
         Map<String, BaselineFile> others = new LinkedHashMap<>();
-        for (BaselineSummary summary : store.whole(MOST_LOOKED_AT)) {
+        for (BaselineSummary summary : store.whole(packId, MOST_LOOKED_AT)) {
             BaselineFile file = file(summary.id());
             boolean ofJob = Objects.equals(summary.jobId(), job.id());
             if (summary.vehicleId() == job.vehicle().id()) {
                 if (!ofJob) own.add(file);
-            } else if (file.pack().equals(packId) && others.size() < MOST_OTHERS) others.putIfAbsent(file.vin(), file);
+            } else if (others.size() < MOST_OTHERS) others.putIfAbsent(file.vin(), file);
         }
         own.addAll(others.values());
         return own;

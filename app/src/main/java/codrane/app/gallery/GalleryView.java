@@ -8,6 +8,7 @@ import codrane.app.web.ForecastPicture;
 import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
 import codrane.app.web.River;
+import codrane.app.web.SupplyPicture;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.power.Battery;
 import codrane.core.power.Chemistry;
@@ -43,19 +44,7 @@ record GalleryView(
     /** A row of the table of changes. */
     record ChangeRow(String when, String module, String what, List<String> details, String by) {}
 
-    record Pictures(PowerWindow window, ForecastPicture forecast, Score score, Measured measured) {}
-
-    /** As the supply of a run. */
-    record Measured(
-            String label,
-            int bandTop,
-            int bandHeight,
-            double hold,
-            double upper,
-            List<String> lines,
-            List<Integer> writes,
-            String from,
-            String to) {}
+    record Pictures(PowerWindow window, ForecastPicture forecast, Score score, SupplyPicture measured) {}
 
     /** As a run's score. */
     record Score(List<Box> boxes, int committedFrom, int committedTo) {}
@@ -158,9 +147,9 @@ record GalleryView(
         return new Pictures(window, ForecastPicture.of(forecast, window, List.of(), 30), score, measured(window));
     }
 
-    private static Measured measured(PowerWindow window) {
+    private static SupplyPicture measured(PowerWindow window) {
         int top = River.y(window.upper());
-        return new Measured(
+        return new SupplyPicture(
                 "Supply from 09:00 to 09:06",
                 top,
                 River.y(window.hold()) - top,

@@ -2,6 +2,7 @@ package codrane.app.stage.run;
 
 import codrane.app.live.RunStore.JournalRow;
 import codrane.app.web.River;
+import codrane.app.web.SupplyPicture;
 import codrane.app.workshop.Times;
 import codrane.core.job.Job;
 import codrane.core.power.SupplyRecord;
@@ -19,26 +20,7 @@ public record SupplyView(Job job, List<Stretch> stretches) {
     private static final int SECONDS_A_ROW = 60;
 
     /** @param minutes the lowest of each, as a table */
-    public record Stretch(String title, String said, Picture picture, List<Minute> minutes) {}
-
-    /**
-     * The voltage over time.
-     *
-     * @param label what a reader of the screen hears
-     * @param bandTop of the window, downwards
-     * @param lines points of what is known, broken where nothing was read
-     * @param writes where something that changes a module was sent
-     */
-    public record Picture(
-            String label,
-            int bandTop,
-            int bandHeight,
-            double hold,
-            double upper,
-            List<String> lines,
-            List<Integer> writes,
-            String from,
-            String to) {}
+    public record Stretch(String title, String said, SupplyPicture picture, List<Minute> minutes) {}
 
     public record Minute(String from, String lowest) {}
 
@@ -52,7 +34,7 @@ public record SupplyView(Job job, List<Stretch> stretches) {
         String to = times.clock(supply.begun().plus(supply.span()));
         String said = said(supply, times);
         int top = River.y(supply.upper());
-        Picture picture = new Picture(
+        SupplyPicture picture = new SupplyPicture(
                 "Supply from " + from + " to " + to + ". " + said,
                 top,
                 River.y(supply.hold()) - top,
