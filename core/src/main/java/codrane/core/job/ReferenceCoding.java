@@ -88,6 +88,7 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
 
     private static ReferenceCoding gather(JobState state, PackModule module) {
         List<Held> held = held(state, module);
+        Map<Setting, String> ordered = ordered(state);
         List<Line> lines = new ArrayList<>();
         for (Layout layout : state.pack().blocksOf(module)) {
             for (Field field : layout.fields()) {
@@ -96,7 +97,11 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
                 lines.add(new Line(
                         layout,
                         field,
-                        options(state, layout, field, held),
+                        Optional.ofNullable(ordered.get(new Setting(layout.id(), field.key())))
+                                .map(value -> layout.worded(field.key(), value))
+                                .filter(value -> writable(layout, field, value))
+                                .map(value -> List.of(new Option(value, "the vehicle order")))
+                                .orElseGet(() -> options(state, layout, field, held)),
                         Optional.ofNullable(state.prepared().typed().gaps().get(key))));
             }
         }
@@ -124,9 +129,6 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
     private static List<Option> options(JobState state, Layout layout, Field field, List<Held> held) {
         Optional<Held> own =
                 held.stream().filter(h -> h.vin().equals(state.job().vin())).findFirst();
-        Optional<String> ordered = ordered(state, layout, field);
-        if (ordered.filter(value -> writable(layout, field, value)).isPresent())
-            return List.of(new Option(ordered.get(), "the vehicle order"));
         if (own.filter(h -> writable(layout, field, h.read(layout, field))).isPresent())
             return List.of(new Option(
                     own.get().read(layout, field),
@@ -149,13 +151,11 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
     }
 
     /** What follows from the order of this vehicle, as far as it is known. */
-    private static Optional<String> ordered(JobState state, Layout layout, Field field) {
+    private static Map<Setting, String> ordered(JobState state) {
         List<String> codes = DerivedCoding.codes(state);
-        if (codes.isEmpty()) return Optional.empty();
-        Map<Setting, String> derived =
-                OrderCoding.derive(state.pack().equipment().order().orElseThrow(), codes);
-        return Optional.ofNullable(derived.get(new Setting(layout.id(), field.key())))
-                .map(value -> layout.worded(field.key(), value));
+        return codes.isEmpty()
+                ? Map.of()
+                : OrderCoding.derive(state.pack().equipment().order().orElseThrow(), codes);
     }
 
     private static boolean writable(Layout layout, Field field, String value) {

@@ -77,7 +77,8 @@ public final class AwaitedReply {
                 else expectWithin(waits.p2Star());
             }
             case Answer.Foreign() -> {
-                if (arriving) expectWithin(span); // it was not what is waited for: that may still come, or never
+                boolean asked = !span.isZero(); // else the request is still on its way, and nothing can be late
+                if (arriving && asked) expectWithin(span); // the awaited answer may still come, or never
             }
         }
     }

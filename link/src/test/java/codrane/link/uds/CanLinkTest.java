@@ -37,8 +37,12 @@ class CanLinkTest {
     private IsoTpEndpoint module;
 
     private void answering(Consumer<Bytes> answer) {
+        answering(IsoTpSettings.STANDARD, answer);
+    }
+
+    private void answering(IsoTpSettings settings, Consumer<Bytes> answer) {
         CanPort port = bus.attach();
-        module = new IsoTpEndpoint(time, port, IsoTpAddressing.normal(0x4CF, 0x4CE, false), IsoTpSettings.STANDARD);
+        module = new IsoTpEndpoint(time, port, IsoTpAddressing.normal(0x4CF, 0x4CE, false), settings);
         port.listen(module::onFrame);
         module.onMessage(request -> {
             asked.add(request);
@@ -117,6 +121,14 @@ class CanLinkTest {
             after(45, "62F18C32");
         });
         assertThat(ask("22F18C")).isEqualTo(new Reply.Positive(Bytes.parse("62F18C32")));
+    }
+
+    /** The module takes a frame in 100 ms; meanwhile it answers what was asked long before. */
+    @Test
+    void request_longLateAnswerWhileTheRequestIsStillBeingSent_doesNotEndTheWait() {
+        answering(IsoTpSettings.STANDARD.asking(0, Duration.ofMillis(100)), request -> after(5, "6E0150"));
+        after(10, "62F190" + "41".repeat(17));
+        assertThat(ask("2E0150" + "5A".repeat(60))).isEqualTo(new Reply.Positive(Bytes.parse("6E0150")));
     }
 
     @Test
