@@ -52,7 +52,9 @@ class OrderRunTest {
             agreeAndRun(app, job);
             JsonNode after = TestWorld.look(world).path("modules");
             for (String holder : List.of("body", "instruments"))
-                assertThat(after.path(holder).path("order").asString()).isEqualTo("MKT1 LFT1 USE2");
+                assertThat(after.path(holder).path("order").asString())
+                        .startsWith("MKT1 LFT1 PNT1 ")
+                        .isEqualTo(before.path(holder).path("order").asString().replace(" USE3", "") + " USE2");
             assertThat(changes(world, "body", "body-main", coding(before, "body", "body-main")))
                     .containsExactly("use: patient transport → minibus");
             assertThat(changes(
@@ -107,6 +109,7 @@ class OrderRunTest {
             App app = RunningApp.launch(world);
             JobSteps job = take(app, JobKind.RETROFIT, Conditions.LORNE.text(), "");
             toBaseline(app, job);
+            String order = module(world, "body").path("order").asString();
             done(app.bean(DecideActs.class).order(job.number, List.of(), List.of("RMP1"), WHO));
             done(TestActs.of(app).plan(job.number, WHO));
             assertThat(BeforeAgreeing.of(job.facts())).isEmpty();
@@ -117,7 +120,7 @@ class OrderRunTest {
             Until.so(() -> !run(job).running());
             assertThat(run(job).state()).isEqualTo(JobRun.State.STOPPED);
             assertThat(run(job).sentence()).contains("\"Doors learn their ways\" is started by somebody who looks");
-            assertThat(module(world, "body").path("order").asString()).isEqualTo("MKT1 USE3 LFT1 RMP1");
+            assertThat(module(world, "body").path("order").asString()).isEqualTo(order + " RMP1");
             assertThat(module(world, "doors").path("settled").asBoolean()).isFalse();
             assertThat(RunTasks.leg(job.facts()).getFirst().kind()).isEqualTo(Operation.Kind.RELEARN);
             TestWorld.act(world, "/doors/open");

@@ -28,6 +28,7 @@ final class FeaturesSolveCommand extends Asked {
     private record Told(
             String pack,
             List<String> features,
+            List<String> needed,
             List<Assignment> assignments,
             List<String> conflict,
             Optional<String> reason,
@@ -44,7 +45,8 @@ final class FeaturesSolveCommand extends Asked {
         return switch (FeatureSet.of(pack, wanted)) {
             case Solved.Together together -> together(pack, together);
             case Solved.Conflict(List<Feature> features, String reason) -> {
-                Told told = new Told(pack.id(), wanted, List.of(), ids(features), Optional.of(reason), List.of());
+                Told told = new Told(
+                        pack.id(), wanted, List.of(), List.of(), ids(features), Optional.of(reason), List.of());
                 output().result("features-solve", told, reason);
                 yield Main.FOUND;
             }
@@ -70,7 +72,14 @@ final class FeaturesSolveCommand extends Asked {
                 .collect(Collectors.joining("\n"));
         output().result(
                         "features-solve",
-                        new Told(pack.id(), ids(together.features()), assignments, List.of(), Optional.empty(), after),
+                        new Told(
+                                pack.id(),
+                                ids(together.features()),
+                                ids(together.needed()),
+                                assignments,
+                                List.of(),
+                                Optional.empty(),
+                                after),
                         text);
         return Main.GOOD;
     }

@@ -1,6 +1,7 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Pack;
 import java.io.IOException;
@@ -44,10 +45,10 @@ abstract class OrderCommand extends Asked {
 
     /** @return the codes, of which no two exclude each other */
     static List<String> families(Pack pack, List<String> codes) {
-        for (List<String> family :
+        for (Equipment.Family family :
                 pack.equipment().order().orElseThrow().families().values()) {
-            List<String> both = codes.stream().filter(family::contains).toList();
-            if (both.size() > 1) throw new UsageException(String.join(" and ", both) + " exclude each other");
+            List<String> both = family.inEachOthersWay(codes);
+            if (!both.isEmpty()) throw new UsageException(String.join(" and ", both) + " exclude each other");
         }
         return codes;
     }

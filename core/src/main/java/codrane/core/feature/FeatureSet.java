@@ -7,9 +7,9 @@ import codrane.core.pack.Pack;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 
 /** What features that are wanted together come to. */
@@ -18,12 +18,14 @@ public final class FeatureSet {
 
     public sealed interface Solved {
         /**
-         * @param features in the pack's order
+         * @param features in the pack's order, those that the wanted ones need among them
+         * @param needed of these, what nobody asked for
          * @param values by setting
          */
-        record Together(List<Feature> features, Map<Setting, String> values) implements Solved {
+        record Together(List<Feature> features, List<Feature> needed, Map<Setting, String> values) implements Solved {
             public Together {
                 features = List.copyOf(features);
+                needed = List.copyOf(needed);
                 values = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(values));
             }
         }
@@ -48,36 +50,53 @@ public final class FeatureSet {
             if (pack.equipment().feature(id).isEmpty())
                 throw new IllegalArgumentException("feature: " + id + " (expected one of the pack's)");
         List<Feature> asked = inOrder(pack, Set.copyOf(wanted));
-        if (against(pack, asked).isEmpty()) {
+        FeatureRules rules = new FeatureRules(pack.equipment().features());
+        if (rules.goTogether(asked)) {
+            Set<String> all = new LinkedHashSet<>();
+            asked.forEach(f -> pack.equipment().withNeeds(f).forEach(need -> all.add(need.id())));
+            List<Feature> together = inOrder(pack, all);
             Map<Setting, String> values = new LinkedHashMap<>();
-            asked.forEach(feature -> values.putAll(feature.on()));
-            return new Solved.Together(asked, values);
+            together.forEach(feature -> values.putAll(feature.on()));
+            List<Feature> needed =
+                    together.stream().filter(f -> !asked.contains(f)).toList();
+            return new Solved.Together(together, needed, values);
         }
         List<Feature> least = new ArrayList<>(asked);
         for (Feature feature : asked) { // what the rest still stands against can be left out
             List<Feature> without = new ArrayList<>(least);
             without.remove(feature);
-            if (against(pack, without).isPresent()) least = without;
+            if (!rules.goTogether(without)) least = without;
         }
-        return new Solved.Conflict(least, against(pack, least).orElseThrow());
+        return new Solved.Conflict(least, why(pack, least));
     }
 
-    /** Why they do not go together; empty when they do. */
-    private static Optional<String> against(Pack pack, List<Feature> all) {
-        Map<Setting, Feature> by = new LinkedHashMap<>();
-        for (Feature feature : all) {
-            if (feature.on().isEmpty()) return Optional.of("The pack does not say how " + feature.title() + " is set.");
-            for (Feature other : all)
-                if (feature.excludes().contains(other.id()))
-                    return Optional.of(feature.title() + " does not go with " + other.title() + ".");
-            for (Map.Entry<Setting, String> on : feature.on().entrySet()) {
-                Feature other = by.putIfAbsent(on.getKey(), feature);
-                if (other != null && !on.getValue().equals(other.on().get(on.getKey())))
-                    return Optional.of(other.title() + " wants \"" + title(pack, on.getKey()) + "\" "
-                            + other.on().get(on.getKey()) + ", and " + feature.title() + " " + on.getValue() + ".");
+    /** Why they do not go together: of themselves, or of what they need. */
+    private static String why(Pack pack, List<Feature> least) {
+        for (Feature one : least)
+            for (Feature mine : pack.equipment().withNeeds(one)) {
+                if (mine.on().isEmpty()) return "The pack does not say how " + named(mine, one) + " is set.";
+                for (Feature two : least)
+                    for (Feature theirs : pack.equipment().withNeeds(two))
+                        if (FeatureRules.standAgainst(mine, theirs)) return sentence(pack, one, mine, two, theirs);
             }
-        }
-        return Optional.empty();
+        throw new IllegalStateException("Nothing stands against " + least);
+    }
+
+    private static String sentence(Pack pack, Feature one, Feature mine, Feature two, Feature theirs) {
+        boolean said =
+                mine.excludes().contains(theirs.id()) || theirs.excludes().contains(mine.id());
+        if (said) return named(mine, one) + " does not go with " + named(theirs, two) + ".";
+        Map.Entry<Setting, String> both = mine.on().entrySet().stream()
+                .filter(on -> theirs.on().containsKey(on.getKey())
+                        && !on.getValue().equals(theirs.on().get(on.getKey())))
+                .findFirst()
+                .orElseThrow();
+        return named(mine, one) + " wants \"" + title(pack, both.getKey()) + "\" " + both.getValue() + ", and "
+                + named(theirs, two) + " " + theirs.on().get(both.getKey()) + ".";
+    }
+
+    private static String named(Feature feature, Feature wanted) {
+        return feature.equals(wanted) ? feature.title() : feature.title() + ", which " + wanted.title() + " needs,";
     }
 
     private static String title(Pack pack, Setting setting) {

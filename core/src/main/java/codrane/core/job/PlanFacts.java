@@ -6,6 +6,7 @@ import codrane.core.coding.Layout;
 import codrane.core.job.IntakeNotes.Details;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.CodingSource;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Feature;
 import codrane.core.pack.OrderRule;
 import codrane.core.pack.PackModule;
@@ -129,7 +130,7 @@ public final class PlanFacts {
         List<SettingChange> settings = new ArrayList<>(chosenByName(state).stream()
                 .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
                 .toList());
-        if (feature.isPresent()) settings.addAll(now(state, scan, ofFeatures(state)));
+        if (feature.isPresent()) settings.addAll(now(state, scan, about(state)));
         boolean order = kind.about() == JobKind.About.ORDER;
         if (order) settings.addAll(now(state, scan, ofOrder(state)));
         Wishes.OrderChange change = order
@@ -144,12 +145,21 @@ public final class PlanFacts {
                 state.pack().equipment().feature(state.decided().notes().feature());
         return state.putBack().stream()
                 .filter(s -> feature.isEmpty()
-                        || !feature.get().on().containsKey(new Feature.Setting(s.layout(), s.field())))
+                        || !state.pack()
+                                .equipment()
+                                .on(feature.get())
+                                .containsKey(new Feature.Setting(s.layout(), s.field())))
                 .toList();
     }
 
-    private static Stream<Feature.Setting> ofFeatures(JobState state) {
-        return state.pack().equipment().features().stream().flatMap(feature -> feature.on().keySet().stream());
+    /** Settings of the chosen equipment, of what it needs, and of what it does not go with. */
+    private static Stream<Feature.Setting> about(JobState state) {
+        Equipment equipment = state.pack().equipment();
+        return equipment.feature(state.decided().notes().feature()).stream()
+                .flatMap(chosen -> Stream.concat(
+                        equipment.on(chosen).keySet().stream(),
+                        equipment.against(chosen).stream().flatMap(other -> other.on().keySet().stream())))
+                .distinct();
     }
 
     private static Stream<Feature.Setting> ofOrder(JobState state) {
@@ -313,14 +323,25 @@ public final class PlanFacts {
                         .isPresent();
     }
 
-    /** Settings that a feature turns on, to be written by name. */
+    /** Settings that a feature turns on, and those of what it needs, to be written by name. */
     public static List<PutBack> settings(JobState state, Scan scan, Feature feature) {
+        return named(state, scan, state.pack().equipment().on(feature));
+    }
+
+    /** Settings that turn a feature off, as far as it is on. */
+    public static List<PutBack> off(JobState state, Scan scan, Feature feature) {
+        return named(state, scan, feature.off()).stream()
+                .filter(off -> off.found().equals(feature.on().get(new Feature.Setting(off.layout(), off.field()))))
+                .toList();
+    }
+
+    private static List<PutBack> named(JobState state, Scan scan, Map<Feature.Setting, String> values) {
         List<PutBack> settings = new ArrayList<>();
-        for (Map.Entry<Feature.Setting, String> on : feature.on().entrySet()) {
-            String layout = on.getKey().layout();
-            String found = value(state, scan, layout, on.getKey().field()).orElse("");
-            settings.add(new PutBack(holder(state, layout), layout, on.getKey().field(), on.getValue(), found));
-        }
+        values.forEach((setting, value) -> {
+            String layout = setting.layout();
+            String found = value(state, scan, layout, setting.field()).orElse("");
+            settings.add(new PutBack(holder(state, layout), layout, setting.field(), value, found));
+        });
         return settings;
     }
 

@@ -1,6 +1,7 @@
 package codrane.core.order;
 
 import codrane.core.coding.Field;
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.Pack;
@@ -80,9 +81,9 @@ public record OrderEffect(
                 changed.stream()
                         .filter(code -> OrderCoding.about(order, List.of(code)).isEmpty())
                         .toList(),
-                order.families().entrySet().stream()
-                        .filter(family -> family.getValue().stream().noneMatch(then::contains))
-                        .map(Map.Entry::getKey)
+                order.families().values().stream()
+                        .filter(family -> family.lacking(then))
+                        .map(Equipment.Family::id)
                         .sorted()
                         .toList());
     }

@@ -51,7 +51,7 @@ public record Equipment(
      * @param holders modules that keep it; the first is asked
      * @param titles of the codes
      * @param factory codes of a vehicle as built
-     * @param families codes of which at most one holds, by family
+     * @param families codes that are chosen among each other, by their ids in the pack's order
      * @param follow modules that a code is about, by code; the part itself is the last one
      * @param rules how settings follow from the codes, in the order in which they stand
      */
@@ -60,12 +60,12 @@ public record Equipment(
             List<String> holders,
             Map<String, String> titles,
             List<String> factory,
-            Map<String, List<String>> families,
+            Map<String, Family> families,
             Map<String, List<String>> follow,
             List<OrderRule> rules) {
         public VehicleOrder {
             rules = List.copyOf(rules);
-            families = Map.copyOf(families);
+            families = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(families));
             follow = Map.copyOf(follow);
             holders = List.copyOf(holders);
             titles = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(titles));
@@ -75,6 +75,31 @@ public record Equipment(
         /** Octets with room for every code. */
         public int octets() {
             return titles.keySet().stream().mapToInt(code -> code.length() + 1).sum();
+        }
+    }
+
+    /** How many codes of a family a vehicle has. */
+    public enum Take {
+        ONE,
+        AT_MOST_ONE,
+        ANY
+    }
+
+    /** @param title what it is about, as people say it */
+    public record Family(String id, String title, Take take, List<String> codes) {
+        public Family {
+            codes = List.copyOf(codes);
+        }
+
+        /** Those of its codes of which a vehicle can have only one; none when they get along. */
+        public List<String> inEachOthersWay(java.util.Collection<String> order) {
+            List<String> there = codes.stream().filter(order::contains).toList();
+            return take == Take.ANY || there.size() < 2 ? List.of() : there;
+        }
+
+        /** Whether a code of it is missing from an order. */
+        public boolean lacking(java.util.Collection<String> order) {
+            return take == Take.ONE && codes.stream().noneMatch(order::contains);
         }
     }
 
@@ -115,6 +140,38 @@ public record Equipment(
 
     public Optional<Feature> feature(String id) {
         return features.stream().filter(f -> f.id().equals(id)).findFirst();
+    }
+
+    /** A feature after those that it needs, each once; in a pack that goes round in circles, too. */
+    public List<Feature> withNeeds(Feature feature) {
+        List<Feature> all = new java.util.ArrayList<>();
+        gather(feature, all, new java.util.HashSet<>());
+        return List.copyOf(all);
+    }
+
+    private void gather(Feature feature, List<Feature> all, java.util.Set<String> seen) {
+        if (!seen.add(feature.id())) return;
+        feature.needs().stream().sorted().flatMap(id -> feature(id).stream()).forEach(f -> gather(f, all, seen));
+        all.add(feature);
+    }
+
+    /** Values that enable a feature and what it needs. */
+    public Map<Feature.Setting, String> on(Feature feature) {
+        Map<Feature.Setting, String> values = new LinkedHashMap<>();
+        withNeeds(feature).forEach(f -> values.putAll(f.on()));
+        return values;
+    }
+
+    /** Features with which this one, or what it needs, does not go: whichever of the two says so; in the pack's order. */
+    public List<Feature> against(Feature feature) {
+        List<Feature> mine = withNeeds(feature);
+        return features.stream()
+                .filter(other -> !mine.contains(other) && mine.stream().anyMatch(f -> excludeEachOther(f, other)))
+                .toList();
+    }
+
+    private static boolean excludeEachOther(Feature one, Feature other) {
+        return one.excludes().contains(other.id()) || other.excludes().contains(one.id());
     }
 
     /** The feature to which a setting belongs. */

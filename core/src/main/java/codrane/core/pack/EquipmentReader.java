@@ -102,16 +102,28 @@ final class EquipmentReader {
                     entry.text("title"),
                     named,
                     entry.has("on") ? values(entry.map("on")) : Map.of(),
+                    entry.has("off") ? values(entry.map("off")) : Map.of(),
+                    Set.copyOf(entry.texts("needs")),
                     Set.copyOf(entry.texts("excludes")),
                     entry.texts("after"),
                     ModuleReader.concerns(entry),
-                    entry.text("look-first", "")));
-            features.getLast().excludes().stream()
-                    .filter(other -> !in.has(other))
-                    .forEach(other -> missing(entry, "excludes", other));
+                    entry.text("look-first", ""),
+                    new Feature.Card(entry.text("use", ""), entry.text("limits", ""))));
+            others(in, entry, "excludes", features.getLast().excludes());
+            others(in, entry, "needs", features.getLast().needs());
+            if (!features.getLast()
+                    .on()
+                    .keySet()
+                    .containsAll(features.getLast().off().keySet())) entry.problem("off", "sets what \"on\" does not");
             entry.end();
         }
         return features;
+    }
+
+    private static void others(YamlMap in, YamlMap entry, String key, Set<String> others) {
+        others.stream()
+                .filter(other -> !in.has(other))
+                .forEach(other -> entry.problem(key, "names the feature " + other + ", which is not there"));
     }
 
     /** Values by layout, slash, field; each must be one that the field can hold. */
@@ -121,7 +133,8 @@ final class EquipmentReader {
             String value = in.text(text);
             Optional<Feature.Setting> setting = settings.setting(in, "settings", text);
             if (setting.isEmpty()) continue;
-            if (settings.holds(in, text, setting.get(), value)) values.put(setting.get(), value);
+            if (settings.holds(in, text, setting.get(), value))
+                values.put(setting.get(), settings.worded(setting.get(), value));
         }
         return values;
     }

@@ -10,21 +10,35 @@ import java.util.Set;
  *
  * @param settings in the order in which they are shown
  * @param on values that enable it; empty when the pack does not say
+ * @param off values that disable it; empty when the pack does not say
+ * @param needs features that come with it
  * @param excludes features that it does not go with
  * @param after what must follow, or messages remain: {@code sleep} or ids of procedures
  * @param lookFirst where it may be there already, before anything is written; may be empty
+ * @param card for the customer
  */
 public record Feature(
         String id,
         String title,
         List<Setting> settings,
         Map<Setting, String> on,
+        Map<Setting, String> off,
+        Set<String> needs,
         Set<String> excludes,
         List<String> after,
         Set<Concern> concerns,
-        String lookFirst) {
+        String lookFirst,
+        Card card) {
     /** In {@code after}: the modules must have slept. */
     public static final String SLEEP = "sleep";
+
+    /**
+     * What the customer is told of it, in sentences; each may be empty.
+     *
+     * @param use how to use it
+     * @param limits what it does not do
+     */
+    public record Card(String use, String limits) {}
 
     /** One field of one block. */
     public record Setting(String layout, String field) {}
@@ -32,6 +46,8 @@ public record Feature(
     public Feature {
         settings = List.copyOf(settings);
         on = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(on));
+        off = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(off));
+        needs = Set.copyOf(needs);
         excludes = Set.copyOf(excludes);
         after = List.copyOf(after);
         concerns = Set.copyOf(concerns);

@@ -1,6 +1,8 @@
 package codrane.core.pack;
 
 import codrane.core.coding.Layout;
+import codrane.core.pack.Equipment.Family;
+import codrane.core.pack.Equipment.Take;
 import codrane.core.pack.Equipment.VehicleOrder;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -24,23 +26,35 @@ final class OrderReader {
     VehicleOrder order(YamlMap in) {
         List<String> holders = in.texts("holders");
         holders.stream().filter(h -> !modules.containsKey(h)).forEach(h -> missing(in, "holders", h));
-        Map<String, String> titles = LayoutReader.texts(in.map("codes"));
+        Map<String, String> titles = new LinkedHashMap<>(LayoutReader.texts(in.map("codes")));
+        OrderOptions options = OrderOptions.read(in, settings, titles);
+        titles.putAll(options.titles());
         titles.keySet().stream()
                 .filter(code -> !code.matches("[A-Z0-9]{2,6}"))
                 .forEach(code -> in.problem("codes", "has " + code + " (expected 2 to 6 capital letters or digits)"));
-        List<String> factory = in.someTexts("factory");
+        List<String> factory = new ArrayList<>(in.someTexts("factory"));
         factory.stream()
                 .filter(code -> !titles.containsKey(code))
                 .forEach(code -> in.problem("factory", "has " + code + ", which is no code"));
+        factory.addAll(options.factory());
         if (holders.isEmpty()) in.problem("holders", "must name at least one module");
+        Map<String, Family> families = new LinkedHashMap<>();
+        if (in.has("families"))
+            codeLists(in.map("families"), titles.keySet(), true)
+                    .forEach((id, codes) -> families.put(id, new Family(id, capital(id), Take.ONE, codes)));
+        for (Family family : options.families())
+            if (families.put(family.id(), family) != null)
+                in.problem("options", "names the family " + family.id() + " a second time");
+        List<OrderRule> rules = new ArrayList<>(rules(in, titles.keySet()));
+        rules.addAll(options.rules());
         VehicleOrder order = new VehicleOrder(
                 in.integer("id", 0, 0xFFFF),
                 holders.stream().filter(modules::containsKey).toList(),
                 titles,
                 factory,
-                in.has("families") ? codeLists(in.map("families"), titles.keySet(), true) : Map.of(),
+                families,
                 in.has("follow") ? codeLists(in.map("follow"), titles.keySet(), false) : Map.of(),
-                rules(in, titles.keySet()));
+                rules);
         in.end();
         return order;
     }
@@ -94,6 +108,10 @@ final class OrderReader {
             in.problem("when", e.getMessage() + " (expected codes with and, or, not and brackets)");
             return Optional.empty();
         }
+    }
+
+    private static String capital(String id) {
+        return Character.toUpperCase(id.charAt(0)) + id.substring(1).replace('-', ' ');
     }
 
     private static void missing(YamlMap in, String key, String id) {

@@ -18,6 +18,11 @@ record SettingNames(Map<String, Layout> layouts) {
         return Optional.empty();
     }
 
+    /** A value of the setting as it is read. */
+    String worded(Feature.Setting setting, String value) {
+        return Objects.requireNonNull(layouts.get(setting.layout())).worded(setting.field(), value);
+    }
+
     /** Whether the setting can hold the value; otherwise that is a problem. */
     boolean holds(YamlMap in, String key, Feature.Setting setting, String value) {
         Layout layout = Objects.requireNonNull(layouts.get(setting.layout()));

@@ -149,9 +149,12 @@ public record VehicleFacts(
 
     private boolean comesWithEquipment(SettingChange change) {
         Feature.Setting setting = new Feature.Setting(change.block(), change.field());
-        return wishedFeature()
-                .filter(f -> change.to().equals(f.on().get(setting)))
-                .isPresent();
+        return wishedFeatures().stream().anyMatch(f -> change.to().equals(f.on().get(setting)));
+    }
+
+    /** The equipment that is enabled, after what it needs. */
+    public List<Feature> wishedFeatures() {
+        return wishedFeature().map(pack.equipment()::withNeeds).orElse(List.of());
     }
 
     /** Equipment that is enabled: in a job about it, and beside another one. */

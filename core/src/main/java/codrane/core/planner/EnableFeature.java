@@ -9,7 +9,6 @@ import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /** K7: equipment that is fitted, but not coded: all its settings in all its modules together. */
@@ -28,24 +27,31 @@ final class EnableFeature implements Rule {
         if (feature.get().on().isEmpty())
             return Judgement.blocked(
                     "The pack does not say which values enable " + feature.get().title() + ".");
-        List<SettingChange> changes = changes(facts, feature.get());
-        List<SettingChange> excluded = excluded(facts, feature.get());
-        if (!excluded.isEmpty())
-            return Judgement.blocked(feature.get().title() + " does not go with "
-                    + String.join(", ", excludedTitles(facts, feature.get()))
-                    + ", which is on (" + excluded.getFirst().title() + "): decide which of them stays.");
-        List<Operation> operations = ChangeSettings.operations(facts, changes);
+        Feature wanted = feature.get();
+        for (Feature other : facts.pack().equipment().against(wanted))
+            if (staysOn(facts, other))
+                return Judgement.blocked(wanted.title() + " does not go with " + other.title()
+                        + ", which is on: decide which of them stays.");
+        List<Operation> operations = ChangeSettings.operations(facts, changes(facts, wanted));
         return operations.isEmpty()
-                ? Judgement.notNeeded(feature.get().title() + " is enabled already.")
-                : new Judgement.Applies(
-                        feature.get().title() + " is several settings that belong together.", operations);
+                ? Judgement.notNeeded(wanted.title() + " is enabled already.")
+                : new Judgement.Applies(why(facts, wanted), operations);
     }
 
-    /** The feature's settings with the values that the wishes say are there now. */
+    private static String why(VehicleFacts facts, Feature wanted) {
+        String needs = facts.pack().equipment().withNeeds(wanted).stream()
+                .filter(f -> !f.equals(wanted))
+                .map(Feature::title)
+                .collect(java.util.stream.Collectors.joining(", "));
+        String settings = wanted.on().size() == 1 ? "one setting" : "several settings that belong together";
+        return wanted.title() + " is " + settings + "."
+                + (needs.isEmpty() ? "" : " It needs what comes with it: " + needs + ".");
+    }
+
+    /** The feature's settings, and those of what it needs, with the values that the wishes say are there now. */
     static List<SettingChange> changes(VehicleFacts facts, Feature feature) {
         List<SettingChange> changes = new ArrayList<>();
-        for (Map.Entry<Feature.Setting, String> on : feature.on().entrySet())
-            changes.add(change(facts, on.getKey(), on.getValue()));
+        facts.pack().equipment().on(feature).forEach((setting, value) -> changes.add(change(facts, setting, value)));
         return changes;
     }
 
@@ -70,20 +76,15 @@ final class EnableFeature implements Rule {
                 .orElse("");
     }
 
-    /** Settings of excluded features that are on. */
-    private static List<SettingChange> excluded(VehicleFacts facts, Feature feature) {
-        List<SettingChange> on = new ArrayList<>();
-        for (String other : feature.excludes())
-            for (SettingChange change :
-                    changes(facts, facts.pack().equipment().feature(other).orElseThrow()))
-                if (change.from().equals(change.to())) on.add(change);
-        return on;
-    }
-
-    private static List<String> excludedTitles(VehicleFacts facts, Feature feature) {
-        return feature.excludes().stream()
-                .sorted()
-                .map(id -> facts.pack().equipment().feature(id).orElseThrow().title())
-                .toList();
+    /** Whether a setting of it is on, and not to be turned off with this. */
+    private static boolean staysOn(VehicleFacts facts, Feature other) {
+        return other.on().entrySet().stream().anyMatch(on -> {
+            List<SettingChange> about = facts.wishes().settings().stream()
+                    .filter(s -> s.block().equals(on.getKey().layout())
+                            && s.field().equals(on.getKey().field()))
+                    .toList();
+            return about.stream().anyMatch(s -> s.from().equals(on.getValue()))
+                    && about.stream().allMatch(s -> s.to().isEmpty() || s.to().equals(on.getValue()));
+        });
     }
 }

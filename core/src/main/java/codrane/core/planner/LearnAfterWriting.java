@@ -1,6 +1,5 @@
 package codrane.core.planner;
 
-import codrane.core.pack.Feature;
 import codrane.core.pack.Procedure;
 import codrane.core.pack.Procedure.Effect;
 import codrane.core.pack.VehicleCondition;
@@ -22,7 +21,8 @@ final class LearnAfterWriting implements Rule {
     public Judgement judge(VehicleFacts facts, Draft draft) {
         if (facts.unmounted()) return Judgement.notNeeded("What learns or moves waits until the part is mounted.");
         List<String> written = written(facts, draft);
-        List<String> named = facts.wishedFeature().map(Feature::after).orElse(List.of());
+        List<String> named =
+                facts.wishedFeatures().stream().flatMap(f -> f.after().stream()).toList();
         List<Operation> learns = new ArrayList<>();
         for (Procedure procedure : facts.pack().equipment().procedures().values()) {
             boolean needed = written.contains(procedure.module()) || draft.writes() && named.contains(procedure.id());

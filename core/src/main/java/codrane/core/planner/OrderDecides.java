@@ -27,7 +27,7 @@ final class OrderDecides {
         Set<Setting> others = new LinkedHashSet<>();
         decided.forEach(s -> others.addAll(OrderCoding.about(order, codes(order, s))));
         facts.wished().forEach(s -> others.remove(new Setting(s.block(), s.field())));
-        facts.wishedFeature().ifPresent(f -> others.removeAll(f.on().keySet()));
+        facts.wishedFeatures().forEach(f -> others.removeAll(f.on().keySet()));
         String undone = "The vehicle order decides " + titles(facts, decided)
                 + ", too: coding from it later sets what the order says.";
         return others.isEmpty()

@@ -316,8 +316,7 @@ public final class PlanQuestions {
         Equipment equipment = facts.pack().equipment();
         Optional<Feature> feature = facts.wishedFeature();
         if (feature.isEmpty()) return;
-        for (String other : feature.get().excludes().stream().sorted().toList()) {
-            Feature excluded = equipment.feature(other).orElseThrow();
+        for (Feature excluded : equipment.against(feature.get())) {
             for (SettingChange setting : EnableFeature.changes(facts, excluded))
                 if (setting.from().isEmpty())
                     ask(
@@ -342,10 +341,9 @@ public final class PlanQuestions {
         List<String> then = new ArrayList<>(now);
         then.removeAll(out);
         then.addAll(in);
-        for (List<String> family : order.families().values()) {
-            List<String> both =
-                    then.stream().filter(family::contains).distinct().toList();
-            if (both.size() > 1 && both.stream().anyMatch(in::contains))
+        for (Equipment.Family family : order.families().values()) {
+            List<String> both = family.inEachOthersWay(then);
+            if (both.stream().anyMatch(in::contains))
                 ask(
                         "one-of-a-family",
                         "order",

@@ -17,9 +17,8 @@ final class SleepAfterCoding implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        boolean feature = facts.wishedFeature()
-                .filter(f -> f.after().contains(Feature.SLEEP))
-                .isPresent();
+        boolean feature =
+                facts.wishedFeatures().stream().anyMatch(f -> f.after().contains(Feature.SLEEP));
         boolean order = draft.has(Kind.WRITE_ORDER);
         boolean named = !facts.wished().isEmpty() && facts.kind() != JobKind.FIND_LOST_SETTING;
         if (!draft.writes() || !(feature || order || named))

@@ -93,7 +93,7 @@ final class Touched {
     }
 
     private static void feature(VehicleFacts facts, Map<String, Set<Concern>> by) {
-        facts.wishedFeature().ifPresent(feature -> {
+        facts.wishedFeatures().forEach(feature -> {
             by.put(feature.title(), feature.concerns());
             for (Feature.Setting on : feature.on().keySet())
                 facts.pack()

@@ -1,5 +1,6 @@
 package codrane.core.planner;
 
+import codrane.core.pack.Equipment;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
@@ -67,11 +68,11 @@ public final class WriteOrderBack implements Rule {
     /** Families of which no code is left, each as a sentence; none when the order is not known. */
     static List<String> emptyFamilies(VehicleOrder order, List<String> codes) {
         if (codes.isEmpty()) return List.of();
-        return order.families().entrySet().stream()
-                .filter(family -> family.getValue().stream().noneMatch(codes::contains))
-                .sorted(java.util.Map.Entry.comparingByKey())
-                .map(family -> "No code of the family \"" + family.getKey() + "\" is in it then: "
-                        + String.join(" or ", family.getValue()) + " is missing.")
+        return order.families().values().stream()
+                .filter(family -> family.lacking(codes))
+                .sorted(java.util.Comparator.comparing(Equipment.Family::id))
+                .map(family -> "No code of the family \"" + family.id() + "\" is in it then: "
+                        + String.join(" or ", family.codes()) + " is missing.")
                 .toList();
     }
 }

@@ -46,6 +46,22 @@ class FeatureSetTest {
     }
 
     @Test
+    void of_featureThatNeedsAnother_bringsIt() {
+        Solved.Together solved = (Solved.Together) FeatureSet.of(CHORUS, List.of("mirrors-dip"));
+        assertThat(ids(solved.features())).containsExactly("mirrors-remember", "mirrors-dip");
+        assertThat(ids(solved.needed())).containsExactly("mirrors-remember");
+        assertThat(solved.values()).containsKey(new Feature.Setting("body-outside", "mirror.left.remembers"));
+    }
+
+    @Test
+    void of_oneAmongMany_standsAgainstTheLeastThatDoNotGoTogether() {
+        Solved.Conflict conflict = (Solved.Conflict)
+                FeatureSet.of(CHORUS, List.of("mirrors-fold", "key-left-in", "quiet-depot", "lamps-left-on"));
+        assertThat(ids(conflict.features())).hasSize(2).contains("quiet-depot");
+        assertThat(conflict.reason()).startsWith("Quiet in the yard does not go with");
+    }
+
+    @Test
     void of_unknownFeature_isRefused() {
         assertThatThrownBy(() -> FeatureSet.of(CHORUS, List.of("sails"))).isInstanceOf(IllegalArgumentException.class);
     }

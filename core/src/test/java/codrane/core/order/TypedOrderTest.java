@@ -2,6 +2,8 @@ package codrane.core.order;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.pack.Equipment.Family;
+import codrane.core.pack.Equipment.Take;
 import codrane.core.pack.Equipment.VehicleOrder;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +17,7 @@ class TypedOrderTest {
             new LinkedHashMap<>(
                     Map.of("TAX1", "Taxi", "SGN1", "Roof sign", "GRY1", "Grey seats", "BLK1", "Black seats")),
             List.of(),
-            Map.of("seats", List.of("GRY1", "BLK1")),
+            Map.of("seats", new Family("seats", "Seats", Take.ONE, List.of("GRY1", "BLK1"))),
             Map.of(),
             List.of());
 
@@ -48,6 +50,6 @@ class TypedOrderTest {
 
     @Test
     void of_twoOfOneFamily_excludeEachOther() {
-        assertThat(wrong("GRY1 BLK1")).isEqualTo("GRY1 and BLK1 exclude each other: a vehicle has one of \"seats\".");
+        assertThat(wrong("GRY1 BLK1")).isEqualTo("GRY1 and BLK1 exclude each other: a vehicle has one of \"Seats\".");
     }
 }

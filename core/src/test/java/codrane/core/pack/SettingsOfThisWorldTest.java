@@ -23,11 +23,49 @@ class SettingsOfThisWorldTest {
     @ParameterizedTest
     @MethodSource("packs")
     void packs_haveTheBlocksThatTheirWordsMake(String id) throws IOException {
-        SettingsOfThisWorld world = SettingsOfThisWorld.of(Files.readString(PACKS.resolve("vocabulary/settings.yaml")));
         Path file = PACKS.resolve(id + ".yaml");
         String text = Files.readString(file);
-        if (Boolean.getBoolean("codrane.packs.write")) Files.writeString(file, world.grown(id, text));
-        else assertThat(world.grown(id, text)).isEqualTo(text);
+        String grown = equipment().grown(settings().grown(id, text));
+        if (Boolean.getBoolean("codrane.packs.write")) Files.writeString(file, grown);
+        else assertThat(grown).isEqualTo(text);
+    }
+
+    private static SettingsOfThisWorld settings() throws IOException {
+        return SettingsOfThisWorld.of(words("settings"));
+    }
+
+    private static EquipmentOfThisWorld equipment() throws IOException {
+        return EquipmentOfThisWorld.of(words("options"), words("features"));
+    }
+
+    private static String words(String name) throws IOException {
+        return Files.readString(PACKS.resolve("vocabulary/" + name + ".yaml"));
+    }
+
+    @ParameterizedTest
+    @MethodSource("packs")
+    void order_hasSixtyCodesAndMore_ofWhichAVehicleAsBuiltHasNoTwoThatExcludeEachOther(String id) {
+        Packs.load(id).equipment().order().ifPresent(order -> {
+            assertThat(order.titles()).hasSizeGreaterThanOrEqualTo(60);
+            assertThat(order.factory()).doesNotHaveDuplicates();
+            for (Equipment.Family family : order.families().values())
+                assertThat(family.inEachOthersWay(order.factory())).isEmpty();
+        });
+    }
+
+    @ParameterizedTest
+    @MethodSource("packs")
+    void equipment_isTwentyFiveAndMore_withNeedsExclusionsAndWhatTheCustomerIsTold(String id) {
+        List<Feature> features = Packs.load(id).equipment().features();
+        assertThat(features).hasSizeGreaterThanOrEqualTo(25);
+        assertThat(features)
+                .anyMatch(f -> !f.needs().isEmpty())
+                .anyMatch(f -> !f.excludes().isEmpty());
+        assertThat(features)
+                .filteredOn(f -> !f.off().isEmpty())
+                .allMatch(f -> f.off().keySet().equals(f.on().keySet()))
+                .allMatch(f -> f.on().entrySet().stream()
+                        .noneMatch(on -> on.getValue().equals(f.off().get(on.getKey()))));
     }
 
     @ParameterizedTest
@@ -61,7 +99,7 @@ class SettingsOfThisWorldTest {
 
     @Test
     void made_twice_isTheSame() throws IOException {
-        SettingsOfThisWorld world = SettingsOfThisWorld.of(Files.readString(PACKS.resolve("vocabulary/settings.yaml")));
+        SettingsOfThisWorld world = settings();
         String once = world.grown("tolvane-wisp", Files.readString(PACKS.resolve("tolvane-wisp.yaml")));
         assertThat(world.grown("tolvane-wisp", once)).isEqualTo(once);
         assertThat(world.grown("another", once)).isNotEqualTo(once);

@@ -170,6 +170,32 @@ class KindsTest {
     }
 
     @Test
+    void k7_withWashModeTurnedOffInTheSameVisit_isPlanned() {
+        Wishes wishes = Cases.k7().wishes();
+        List<codrane.core.plan.SettingChange> both = List.of(
+                wishes.settings().get(0),
+                wishes.settings().get(1),
+                Cases.setting("body", "body-main", "wash", "Wash mode", "yes", "no"));
+        Plan plan = plan(Cases.k7().with(Wishes.of("counting", both)));
+        assertThat(plan.operations())
+                .filteredOn(o -> o.kind() == Kind.WRITE_CODING)
+                .extracting(Operation::module)
+                .containsExactly("body", "doors");
+        assertThat(operation(plan, Kind.WRITE_CODING, "body").reasons().toString())
+                .contains("Wash mode")
+                .contains("counting");
+    }
+
+    @Test
+    void k7_whatTheEquipmentNeeds_isEnabledWithIt() {
+        Plan plan = plan(Cases.k7().with(Wishes.of("mirrors-dip", List.of())));
+        assertThat(reason(plan, "enable-feature"))
+                .contains("It needs what comes with it: Mirrors remember their place.");
+        assertThat(operation(plan, Kind.WRITE_CODING, "body").reasons().toString())
+                .contains("Mirror left: remembers its place by key");
+    }
+
+    @Test
     void k7_enabledAlready_isAFaultToBeFound() {
         List<codrane.core.plan.SettingChange> now = List.of(
                 Cases.setting("body", "body-main", "counting", "Passenger counting", "yes", ""),

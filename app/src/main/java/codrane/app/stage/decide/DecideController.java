@@ -88,6 +88,11 @@ class DecideController {
         return decide(settings.feature(number, feature, who.getName()), number, flash);
     }
 
+    @PostMapping("/decide/turn-off")
+    String turnOff(@PathVariable long number, @RequestParam String feature, Principal who, RedirectAttributes flash) {
+        return decide(settings.turnOff(number, feature, who.getName()), number, flash);
+    }
+
     @PostMapping("/decide/order")
     String order(
             @PathVariable long number,

@@ -55,11 +55,33 @@ public class SettingActs {
             if (feature.isEmpty() && !none) return Acted.refused("This vehicle's pack knows no such equipment.");
             if (state.before().isEmpty()) return NOT_SCANNED;
             List<PutBack> all = new ArrayList<>(PlanFacts.chosenByName(state));
-            all.removeIf(p -> comesWith(feature, p.layout(), p.field()));
+            all.removeIf(p -> comesWith(state, feature, p.layout(), p.field()));
             feature.ifPresent(
                     f -> all.addAll(PlanFacts.settings(state, state.before().get(), f)));
             keep(state, 0, all, who);
             return decides.feature(state, id, who);
+        });
+    }
+
+    /** Turns off what the chosen equipment does not go with. */
+    public Acted turnOff(long number, String id, String who) {
+        return acts.on(number, who, DecideStage.TURN_OFF, state -> {
+            if (state.before().isEmpty()) return NOT_SCANNED;
+            Optional<Feature> other = chosen(state).stream()
+                    .flatMap(f -> state.pack().equipment().against(f).stream())
+                    .filter(f -> f.id().equals(id))
+                    .findFirst();
+            if (other.isEmpty()) return Acted.refused("The chosen equipment goes with that.");
+            if (other.get().off().isEmpty())
+                return Acted.refused("The pack does not say how " + other.get().title() + " is turned off.");
+            List<PutBack> all = new ArrayList<>(state.putBack());
+            for (PutBack off : PlanFacts.off(state, state.before().get(), other.get())) {
+                all.removeIf(p -> p.key().equals(off.key()));
+                all.add(off);
+            }
+            keep(state, 0, all, who);
+            audit.record(who, "chose to turn off " + other.get().title(), "job " + number, "");
+            return again.plan(state, who);
         });
     }
 
@@ -72,7 +94,7 @@ public class SettingActs {
             if (parts.length != 2 || layout == null || layout.field(parts[1]).isEmpty())
                 return Acted.refused("Choose a setting.");
             if (state.before().isEmpty()) return NOT_SCANNED;
-            if (comesWith(chosen(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
+            if (comesWith(state, chosen(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
             Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
             if (layout.encode(Map.of(parts[1], value.strip()), Bytes.filled(layout.length(), 0))
@@ -136,8 +158,8 @@ public class SettingActs {
         return state.pack().equipment().feature(state.decided().notes().feature());
     }
 
-    private static boolean comesWith(Optional<Feature> feature, String layout, String field) {
-        return feature.filter(f -> f.on().containsKey(new Feature.Setting(layout, field)))
+    private static boolean comesWith(JobState state, Optional<Feature> feature, String layout, String field) {
+        return feature.filter(f -> state.pack().equipment().on(f).containsKey(new Feature.Setting(layout, field)))
                 .isPresent();
     }
 

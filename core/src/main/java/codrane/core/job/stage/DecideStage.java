@@ -48,6 +48,7 @@ public final class DecideStage implements StageRules {
     public static final Ask NOTE = say("decide", "noted for the plan");
     public static final Ask ORIGIN = say("decide/origin", "said where the part comes from");
     public static final Ask FEATURE = say("decide/feature", "chose equipment");
+    public static final Ask TURN_OFF = say("decide/turn-off", "chose equipment to turn off");
     public static final Ask ORDER = say("decide/order", "changed the wished options");
     public static final Ask SETTING = say("decide/setting", "chose a setting");
     public static final Ask LINE = say("decide/line", "chose a line");

@@ -1,0 +1,124 @@
+package codrane.app.stage.decide;
+
+import codrane.core.job.JobState;
+import codrane.core.job.PlanFacts;
+import codrane.core.job.Scan;
+import codrane.core.pack.Concern;
+import codrane.core.pack.Equipment;
+import codrane.core.pack.Feature;
+import codrane.core.pack.PackModule;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * The equipment that a pack knows, as it is in this vehicle.
+ *
+ * @param items in the pack's order
+ * @param clashes what is on, and does not go with the chosen one
+ */
+public record Catalogue(List<Item> items, List<Clash> clashes) {
+    /**
+     * @param mark id of its mark
+     * @param state in words
+     * @param lines what to know of it, each as a sentence
+     * @param on whether it is there already
+     */
+    public record Item(
+            String id, String title, String mark, String state, List<String> lines, boolean on, boolean chosen) {}
+
+    /** @param off whether the pack says how it is turned off */
+    public record Clash(String id, String title, String sentence, boolean off) {}
+
+    static Catalogue of(JobState state, Scan scan) {
+        Equipment equipment = state.pack().equipment();
+        Optional<Feature> chosen = equipment.feature(state.decided().notes().feature());
+        return new Catalogue(
+                equipment.features().stream()
+                        .filter(f -> !f.on().isEmpty())
+                        .map(f -> item(state, scan, f, chosen.filter(f::equals).isPresent()))
+                        .toList(),
+                chosen.map(c -> clashes(state, scan, c)).orElse(List.of()));
+    }
+
+    public Optional<Item> chosen() {
+        return items.stream().filter(Item::chosen).findFirst();
+    }
+
+    private static Item item(JobState state, Scan scan, Feature feature, boolean chosen) {
+        long there = feature.on().entrySet().stream()
+                .filter(on -> read(state, scan, on.getKey()).equals(Optional.of(on.getValue())))
+                .count();
+        boolean known = feature.on().keySet().stream()
+                .allMatch(s -> read(state, scan, s).isPresent());
+        boolean on = there == feature.on().size();
+        String words = !known
+                ? "not read"
+                : on
+                        ? "is on"
+                        : there > 0
+                                ? "on in part: " + there + " of " + feature.on().size()
+                                : "is off";
+        return new Item(
+                feature.id(),
+                feature.title(),
+                !known ? "silent" : on ? "agrees" : there > 0 ? "differs" : "not-asked",
+                words,
+                lines(state, feature),
+                on,
+                chosen);
+    }
+
+    private static Optional<String> read(JobState state, Scan scan, Feature.Setting setting) {
+        return PlanFacts.value(state, scan, setting.layout(), setting.field());
+    }
+
+    private static List<String> lines(JobState state, Feature feature) {
+        Equipment equipment = state.pack().equipment();
+        Set<String> lines = new LinkedHashSet<>();
+        if (!feature.lookFirst().isEmpty()) lines.add("Look first: " + feature.lookFirst() + ".");
+        String needs = titles(equipment.withNeeds(feature).stream()
+                .filter(f -> !f.equals(feature))
+                .toList());
+        if (!needs.isEmpty()) lines.add("Brings with it: " + needs + ".");
+        String against = titles(equipment.against(feature));
+        if (!against.isEmpty()) lines.add("Does not go with: " + against + ".");
+        if (!feature.card().limits().isEmpty()) lines.add(feature.card().limits());
+        feature.concerns().stream().sorted().map(Concern::caution).forEach(lines::add);
+        String modules = feature.on().keySet().stream()
+                .flatMap(s -> state.pack().holder(s.layout()).stream())
+                .map(PackModule::lowerTitle)
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        int settings = feature.on().size();
+        lines.add(settings + (settings == 1 ? " setting" : " settings") + " in the " + modules + ".");
+        return List.copyOf(lines);
+    }
+
+    private static String titles(List<Feature> features) {
+        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
+    }
+
+    /** What is on, and not to be turned off yet. */
+    private static List<Clash> clashes(JobState state, Scan scan, Feature chosen) {
+        Map<Feature.Setting, String> going = state.putBack().stream()
+                .filter(p -> !p.whole())
+                .collect(Collectors.toMap(
+                        p -> new Feature.Setting(p.layout(), p.field()), p -> p.value(), (one, other) -> other));
+        return state.pack().equipment().against(chosen).stream()
+                .filter(other -> other.on().entrySet().stream()
+                        .anyMatch(on -> read(state, scan, on.getKey()).equals(Optional.of(on.getValue()))
+                                && going.getOrDefault(on.getKey(), on.getValue())
+                                        .equals(on.getValue())))
+                .map(other -> new Clash(
+                        other.id(),
+                        other.title(),
+                        other.title() + " is on, and " + chosen.title() + " does not go with it."
+                                + (other.off().isEmpty() ? " The pack does not say how it is turned off." : ""),
+                        !other.off().isEmpty()))
+                .toList();
+    }
+}

@@ -1,0 +1,19 @@
+/* Rows of a list by a word that is typed; and codes of an order that take each other's place. */
+export const sift = () => ({
+  ready: false,
+  init() { this.ready = true; },
+  sift(event) {
+    const word = event.target.value.trim().toLowerCase();
+    event.target.closest('details').querySelectorAll('[data-sift]').forEach((row) => {
+      row.hidden = word !== '' && !row.textContent.toLowerCase().includes(word);
+    });
+  },
+  swap(event) {
+    const shelf = event.currentTarget;
+    const now = event.target;
+    if (shelf.dataset.one !== 'true' || now.name !== 'in') return;
+    shelf.querySelectorAll('input').forEach((box) => {
+      if (box !== now) box.checked = box.name === 'out' && now.checked;
+    });
+  },
+});
