@@ -170,6 +170,13 @@ public record Equipment(
                 .toList();
     }
 
+    /** Values of another feature that stay as they are when this one is enabled. */
+    public Map<Feature.Setting, String> left(Feature other, Feature enabled) {
+        Map<Feature.Setting, String> left = new LinkedHashMap<>(other.on());
+        left.keySet().removeAll(on(enabled).keySet());
+        return left;
+    }
+
     private static boolean excludeEachOther(Feature one, Feature other) {
         return one.excludes().contains(other.id()) || other.excludes().contains(one.id());
     }

@@ -29,7 +29,7 @@ final class EnableFeature implements Rule {
                     "The pack does not say which values enable " + feature.get().title() + ".");
         Feature wanted = feature.get();
         for (Feature other : facts.pack().equipment().against(wanted))
-            if (staysOn(facts, other))
+            if (staysOn(facts, wanted, other))
                 return Judgement.blocked(wanted.title() + " does not go with " + other.title()
                         + ", which is on: decide which of them stays.");
         List<Operation> operations = ChangeSettings.operations(facts, changes(facts, wanted));
@@ -76,9 +76,9 @@ final class EnableFeature implements Rule {
                 .orElse("");
     }
 
-    /** Whether a setting of it is on, and not to be turned off with this. */
-    private static boolean staysOn(VehicleFacts facts, Feature other) {
-        return other.on().entrySet().stream().anyMatch(on -> {
+    /** Whether a setting of it is on, and neither set by this nor to be turned off with it. */
+    private static boolean staysOn(VehicleFacts facts, Feature wanted, Feature other) {
+        return facts.pack().equipment().left(other, wanted).entrySet().stream().anyMatch(on -> {
             List<SettingChange> about = facts.wishes().settings().stream()
                     .filter(s -> s.block().equals(on.getKey().layout())
                             && s.field().equals(on.getKey().field()))

@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -317,8 +318,9 @@ public final class PlanQuestions {
         Optional<Feature> feature = facts.wishedFeature();
         if (feature.isEmpty()) return;
         for (Feature excluded : equipment.against(feature.get())) {
+            Map<Feature.Setting, String> left = equipment.left(excluded, feature.get());
             for (SettingChange setting : EnableFeature.changes(facts, excluded))
-                if (setting.from().isEmpty())
+                if (setting.from().isEmpty() && left.containsKey(new Feature.Setting(setting.block(), setting.field())))
                     ask(
                             "other-equipment",
                             "settings",

@@ -109,7 +109,7 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
                 .collect(Collectors.toMap(
                         p -> new Feature.Setting(p.layout(), p.field()), p -> p.value(), (one, other) -> other));
         return state.pack().equipment().against(chosen).stream()
-                .filter(other -> other.on().entrySet().stream()
+                .filter(other -> state.pack().equipment().left(other, chosen).entrySet().stream()
                         .anyMatch(on -> read(state, scan, on.getKey()).equals(Optional.of(on.getValue()))
                                 && going.getOrDefault(on.getKey(), on.getValue())
                                         .equals(on.getValue())))

@@ -76,6 +76,7 @@ public class SettingActs {
                 return Acted.refused("The pack does not say how " + other.get().title() + " is turned off.");
             List<PutBack> all = new ArrayList<>(state.putBack());
             for (PutBack off : PlanFacts.off(state, state.before().get(), other.get())) {
+                if (comesWith(state, chosen(state), off.layout(), off.field())) continue;
                 all.removeIf(p -> p.key().equals(off.key()));
                 all.add(off);
             }

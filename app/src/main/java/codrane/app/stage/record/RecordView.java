@@ -5,6 +5,7 @@ import codrane.app.records.ChangeLine;
 import codrane.app.tools.MenuMap;
 import codrane.app.web.LedgerView;
 import codrane.core.baseline.BaselineSummary;
+import codrane.core.job.CustomerCard;
 import codrane.core.job.HoldNote;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
@@ -24,6 +25,7 @@ import java.util.Optional;
  * @param facts by title
  * @param ledger empty while no scan is from after the run
  * @param replaces whether a module came out, which is labelled
+ * @param cards for the customer, of equipment that was enabled
  * @param law what the market's rules want the customer to know
  */
 public record RecordView(
@@ -33,6 +35,7 @@ public record RecordView(
         Optional<LedgerView> ledger,
         List<Kept> kept,
         List<String> law,
+        List<CustomerCard> cards,
         Menu menu,
         boolean replaces) {
     private static final int HASH = 16;
@@ -57,6 +60,7 @@ public record RecordView(
                 state.after().filter(s -> state.before().isPresent()).map(s -> LedgerView.of(state, s)),
                 state.holds().stream().map(h -> kept(state, h)).toList(),
                 law(state),
+                CustomerCard.of(state),
                 new Menu(menus, operations),
                 OldPart.of(state).isPresent());
     }
