@@ -79,6 +79,8 @@ public final class Routes {
             post("/jobs/*/overrule/*/back", WRITERS),
             post("/jobs/*/needs", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),
             post("/jobs/*/learned/*", WRITERS),
+            post("/jobs/*/sound", READERS),
+            post("/jobs/*/sound/*", READERS),
             post("/jobs/*/gaps", WRITERS),
             post("/jobs/*/order-typed", WRITERS),
             post("/jobs/*/codes", WRITERS),

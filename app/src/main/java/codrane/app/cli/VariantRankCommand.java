@@ -1,20 +1,15 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.app.sound.ResponseCsv;
 import codrane.core.response.FrequencyResponse;
 import codrane.core.response.FrequencyResponse.Band;
-import codrane.core.response.FrequencyResponse.Point;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -61,30 +56,10 @@ final class VariantRankCommand extends Asked {
     }
 
     private static FrequencyResponse response(String name) throws IOException {
-        String text = InputFile.text(InputFile.path(name), LONGEST);
-        List<Point> points = new ArrayList<>();
-        try (CSVParser rows = CSVFormat.DEFAULT
-                .builder()
-                .setIgnoreEmptyLines(true)
-                .setTrim(true)
-                .get()
-                .parse(new java.io.StringReader(text.startsWith("\uFEFF") ? text.substring(1) : text))) {
-            for (CSVRecord row : rows) point(name, row).ifPresent(points::add);
-            return new FrequencyResponse(points);
-        } catch (IllegalArgumentException | UncheckedIOException e) {
-            throw new UsageException(name + ": " + InputFile.quoted(String.valueOf(e.getMessage())));
-        }
-    }
-
-    /** A first row of words is a heading. */
-    private static Optional<Point> point(String name, CSVRecord row) {
         try {
-            if (row.size() < 2) throw new NumberFormatException("two columns");
-            return Optional.of(new Point(Double.parseDouble(row.get(0)), Double.parseDouble(row.get(1))));
-        } catch (NumberFormatException e) {
-            if (row.getRecordNumber() == 1 && row.size() >= 2 && !row.get(0).matches(".*\\d.*"))
-                return Optional.empty();
-            throw new UsageException(name + ": row " + row.getRecordNumber() + " is not hz,db");
+            return ResponseCsv.read(InputFile.text(InputFile.path(name), LONGEST));
+        } catch (IllegalArgumentException e) {
+            throw new UsageException(name + ": " + InputFile.quoted(String.valueOf(e.getMessage())));
         }
     }
 }

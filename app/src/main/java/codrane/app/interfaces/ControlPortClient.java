@@ -5,6 +5,7 @@ import codrane.core.access.KeyProvider;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.power.SupplyReading;
+import codrane.core.response.FrequencyResponse;
 import codrane.core.tool.ToolLook;
 import codrane.link.SupplyMeter;
 import java.net.URI;
@@ -42,6 +43,14 @@ public final class ControlPortClient implements SupplyMeter, KeyProvider {
     @Override
     public Optional<Bytes> keyFor(PackModule module, Bytes seed) {
         return asked(() -> requests.key(module.id(), seed.hex())).map(answer -> Bytes.parse(answer.key()));
+    }
+
+    /** What a microphone hears in a vehicle. */
+    public record Heard(String vin, FrequencyResponse response) {}
+
+    /** Empty when the vehicle announces nothing, or the stand-in does not answer. */
+    public Optional<Heard> listen() {
+        return asked(requests::sound).map(s -> new Heard(s.vin(), FrequencyResponse.of(s.hz(), s.db())));
     }
 
     /** What the interface told about itself at the last reading. */

@@ -1,6 +1,7 @@
 package codrane.app.interfaces;
 
 import java.net.URI;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,6 +27,16 @@ interface ControlRequests {
 
     /** @param key octets as upper hex */
     record Key(String key) {}
+
+    @GetExchange("/sound")
+    Sound sound();
+
+    /**
+     * @param vin of the vehicle that is heard
+     * @param hz rising
+     * @param db one for each
+     */
+    record Sound(String vin, List<Double> hz, List<Double> db) {}
 
     /** @param path whole address */
     @PostExchange

@@ -50,6 +50,11 @@ public class JobStore {
         return jobs.findByNumber(number).map(JobEntity::job);
     }
 
+    @Transactional(readOnly = true)
+    public Optional<Job> byId(long id) {
+        return jobs.findById(id).map(JobEntity::job);
+    }
+
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<Job> open() {

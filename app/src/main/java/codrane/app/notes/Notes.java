@@ -50,6 +50,13 @@ public class Notes {
         notes.findByJobIdAndKindAndSubject(jobId, kind.name(), subject).ifPresent(notes::delete);
     }
 
+    /** The newest notes of a kind and subject over all jobs, by job. */
+    @Transactional(readOnly = true)
+    public <T> Map<Long, Note.Read<T>> everywhere(NoteKind<T> kind, String subject) {
+        return notes.findTop200ByKindAndSubjectOrderByIdDesc(kind.name(), subject).stream()
+                .collect(Collectors.toMap(n -> n.jobId, n -> kind.read(n.note())));
+    }
+
     @Transactional(readOnly = true)
     public Map<Long, List<Note>> of(Collection<Long> jobIds) {
         return notes.findByJobIdInOrderById(jobIds).stream()

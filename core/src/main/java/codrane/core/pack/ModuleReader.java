@@ -2,6 +2,7 @@ package codrane.core.pack;
 
 import codrane.core.coding.Layout;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.part.SerialMask;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -82,6 +83,14 @@ final class ModuleReader {
         return module;
     }
 
+    private static Optional<SerialMask> licence(YamlMap traits) {
+        if (!traits.has("licence")) return Optional.empty();
+        Optional<SerialMask> mask = SerialMask.parse(traits.text("licence"));
+        if (mask.isEmpty())
+            traits.problem("licence", "is no mask (expected A, a, 9, X and characters that stand for themselves)");
+        return mask;
+    }
+
     private static PackModule.Traits traits(YamlMap in) {
         if (!in.has("traits"))
             return new PackModule.Traits(
@@ -91,6 +100,7 @@ final class ModuleReader {
                     List.of(),
                     List.of(),
                     Set.of(),
+                    Optional.empty(),
                     Optional.empty(),
                     Optional.empty());
         YamlMap traits = in.map("traits");
@@ -102,7 +112,8 @@ final class ModuleReader {
                 traits.texts("uncoded"),
                 concerns(traits),
                 traits.has("learns-vin-from") ? Optional.of(traits.text("learns-vin-from")) : Optional.empty(),
-                traits.has("forget-vin") ? Optional.of(traits.integer("forget-vin", 0, 0xFFFF)) : Optional.empty());
+                traits.has("forget-vin") ? Optional.of(traits.integer("forget-vin", 0, 0xFFFF)) : Optional.empty(),
+                licence(traits));
         traits.end();
         return read;
     }

@@ -1,6 +1,7 @@
 package codrane.core.pack;
 
 import codrane.core.part.PartNumber;
+import codrane.core.part.SerialMask;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -69,6 +70,7 @@ public record PackModule(
      * @param concerns what can hurt, or is watched by law
      * @param learnsVinFrom the neighbour that tells it its VIN; then no VIN is written by hand
      * @param forgetVin routine that erases VIN and coding, so that it asks the neighbour when it restarts
+     * @param licence the form of the codes that are bought for its variants; empty when none are
      */
     public record Traits(
             VinLock vinLock,
@@ -78,7 +80,8 @@ public record PackModule(
             List<String> uncodedLooks,
             Set<Concern> concerns,
             Optional<String> learnsVinFrom,
-            Optional<Integer> forgetVin) {
+            Optional<Integer> forgetVin,
+            Optional<SerialMask> licence) {
         public Traits {
             looks = List.copyOf(looks);
             uncodedLooks = List.copyOf(uncodedLooks);

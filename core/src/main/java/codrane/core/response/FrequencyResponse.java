@@ -39,6 +39,15 @@ public record FrequencyResponse(List<Point> points) {
             this.to = to;
         }
 
+        /** Middles of its third octaves, Hz. */
+        public List<Integer> middles() {
+            List<Integer> middles = new ArrayList<>();
+            int last = (int) Math.round(BANDS_PER_DECADE * Math.log10(to));
+            for (int n = (int) Math.round(BANDS_PER_DECADE * Math.log10(from)); n <= last; n++)
+                middles.add((int) Math.round(Math.pow(10, (double) n / BANDS_PER_DECADE)));
+            return middles;
+        }
+
         public String key() {
             return name().toLowerCase(java.util.Locale.ROOT);
         }
@@ -48,6 +57,15 @@ public record FrequencyResponse(List<Point> points) {
         points = points.stream().sorted(Comparator.comparingDouble(Point::hz)).toList();
         if (points.size() < 2 || points.getFirst().hz() == points.getLast().hz())
             throw new IllegalArgumentException("points: " + points.size() + " (expected two frequencies at least)");
+    }
+
+    /** @param db one for each frequency */
+    public static FrequencyResponse of(List<Double> hz, List<Double> db) {
+        if (hz.size() != db.size())
+            throw new IllegalArgumentException("db: " + db.size() + " (expected " + hz.size() + ", one each)");
+        List<Point> points = new ArrayList<>();
+        for (int i = 0; i < hz.size(); i++) points.add(new Point(hz.get(i), db.get(i)));
+        return new FrequencyResponse(points);
     }
 
     /**

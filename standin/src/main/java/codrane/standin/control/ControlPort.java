@@ -21,7 +21,7 @@ import tools.jackson.databind.ObjectMapper;
 
 /**
  * HTTP on loopback, for the meter, tests and the page of the vehicle in the next room. {@code GET /meter}, {@code GET
- * /look}, {@code GET /faults}, {@code GET /seed/MODULE/HEX}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
+ * /look}, {@code GET /faults}, {@code GET /seed/MODULE/HEX}, {@code GET /sound}; {@code POST /support-unit/on|off}, {@code /key/off|on|running}, {@code /doors/open|closed}, {@code
  * /tailgate/open|closed}, {@code /gear/park|drive}, {@code /drop/COUNT}, {@code /cut}, {@code /fault?spec=…}, {@code
  * /faults/clear}, {@code /plug/VIN}, {@code /renew}, {@code /gateway/locked}, {@code /wired}, {@code /tool/unboxed|updated}, {@code /wireless}, {@code /updated/MODULE}, {@code /keys/learned}.
  */
@@ -70,6 +70,7 @@ public final class ControlPort implements AutoCloseable {
             case "meter" -> Optional.of(meter());
             case "look" -> Optional.of(running().look());
             case "faults" -> Optional.of(kinds());
+            case "sound" -> running().vehicle().heard();
             default -> path.matches("seed/[a-z-]{1,40}/([0-9A-F]{2}){1,16}") ? key(path.split("/")) : Optional.empty();
         };
     }

@@ -264,6 +264,11 @@ public final class SimulatedVehicle implements Surroundings {
         return begin.plusNanos(time.now() - beginNanos);
     }
 
+    /** What a microphone hears in it: {@code vin}, {@code hz}, {@code db}; empty when it announces nothing. */
+    public Optional<Map<String, Object>> heard() {
+        return Loudspeakers.heard(this);
+    }
+
     /** A look inside, for tests and the page of the vehicle in the next room. */
     public Map<String, Object> look() {
         return new VehicleLook(this).look();

@@ -17,9 +17,10 @@ import java.util.Optional;
  * Settings that were chosen by name.
  *
  * @param byLine whether a line is named instead, from an instruction
+ * @param bySound whether what is measured helps to choose
  * @param about what the job itself is about: settings may come with it
  */
-public record Choices(List<Chosen> chosen, boolean byLine, JobKind.About about) {
+public record Choices(List<Chosen> chosen, boolean byLine, boolean bySound, JobKind.About about) {
     /** A setting that is to be changed. */
     public record Chosen(String key, String title, String change) {}
 
@@ -28,7 +29,7 @@ public record Choices(List<Chosen> chosen, boolean byLine, JobKind.About about) 
         JobKind kind = state.job().kind();
         if (!PlanFacts.byName(kind)) return Optional.empty();
         boolean line = kind == JobKind.CHANGE_LINE;
-        return Optional.of(new Choices(chosen(state, scan), line, kind.about()));
+        return Optional.of(new Choices(chosen(state, scan), line, kind == JobKind.CHOOSE_VARIANT, kind.about()));
     }
 
     private static List<Chosen> chosen(JobState state, Scan scan) {

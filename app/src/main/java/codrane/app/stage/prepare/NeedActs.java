@@ -27,8 +27,10 @@ public class NeedActs {
     private final Acts acts;
     private final Notes notes;
     private final AuditTrail audit;
+    private final Licences licences;
 
-    NeedActs(Acts acts, Notes notes, AuditTrail audit) {
+    NeedActs(Acts acts, Notes notes, AuditTrail audit, Licences licences) {
+        this.licences = licences;
         this.acts = acts;
         this.notes = notes;
         this.audit = audit;
@@ -63,7 +65,7 @@ public class NeedActs {
                 .findFirst();
     }
 
-    private static Optional<Acted> wrong(JobState state, Need need, Said said) {
+    private Optional<Acted> wrong(JobState state, Need need, Said said) {
         boolean keys = need.kind() == Need.Kind.KEYS;
         if (!need.kind().noted() && !keys)
             return Optional.of(Acted.refused("Whether that is here is found by Codrane, not said."));
@@ -75,6 +77,10 @@ public class NeedActs {
         if (need.costs() && !said.here() && !open.isEmpty())
             return Optional.of(Acted.refused(
                     "Nothing that costs is asked for before these are kept: " + String.join("; ", open) + "."));
+        if (need.kind() == Need.Kind.LICENCE && said.here()) {
+            Optional<Acted> licence = licences.wrong(state, need, said.detail());
+            if (licence.isPresent()) return licence;
+        }
         if (said.detail().length() > LONGEST_DETAIL) return Optional.of(Acted.refused("At most 200 characters."));
         return keys ? Reason.wrong(said.detail(), "the missing keys are given up") : Optional.empty();
     }

@@ -1,0 +1,114 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.Acted;
+import codrane.app.stage.decide.PlanActs;
+import codrane.app.stage.decide.SettingActs;
+import codrane.app.stage.prepare.NeedActs;
+import codrane.app.stage.unlock.UnlockActs;
+import codrane.core.coding.Layout;
+import codrane.core.job.JobRun;
+import codrane.core.job.RunTasks;
+import codrane.core.job.hold.HoldRules;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.plan.HoldPoint;
+import codrane.core.plan.JobKind;
+import codrane.core.plan.Stage;
+import codrane.core.ready.Need;
+import codrane.standin.Conditions;
+import codrane.standin.StandinWorld;
+import codrane.standin.vehicle.Setup;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** K17: a variant of the announcements, chosen by what the microphone hears before and after. */
+class VariantTest {
+    private static final String WHO = "tech";
+    private static final Pack CHORUS = TestWorld.pack("tolvane-chorus");
+    private static final String CODE = "PIER-2291-K7QX";
+
+    @Test
+    void k17_variant_isMeasuredLicensedWrittenAndMeasuredAgain() throws Exception {
+        StandinWorld.Stock stock = new StandinWorld.Stock(
+                List.of(Setup.healthy(TestWorld.pack("brennick-lorne"), Conditions.LORNE)),
+                List.of(Setup.healthy(CHORUS, Conditions.CHORUS)),
+                Duration.ofSeconds(1));
+        try (StandinWorld world = new StandinWorld(stock, StandinWorld.Ports.FREE, 20, 40_000_000)) {
+            App app = RunningApp.launch(world);
+            JobSteps job =
+                    new JobSteps(app, new AtDecide(app, world).job(Conditions.CHORUS, JobKind.CHOOSE_VARIANT, "", ""));
+            WebSession tech = WebSession.signIn(app.url(), WHO);
+            String page = "/jobs/" + job.number + "/sound";
+            assertThat(tech.get(page)).contains("Nothing was measured yet", "The vehicle held “plain”");
+            tech.post(page + "/listen", "name", "plain");
+            assertThat(tech.get(page)).contains("with the simulated microphone").doesNotContain("is the flattest");
+            JsonNode before = TestWorld.lookDoip(world).path("modules");
+            plan(app, job);
+            licence(app, job);
+            assertThat(app.bean(UnlockActs.class).authorise(job.number, WHO)).isInstanceOf(Acted.Done.class);
+            run(app, job);
+            tech.post(page + "/listen", "name", "speech");
+            assertThat(tech.get(page)).contains("speech is the flattest");
+            tech.post(page + "/forget", "name", "plain");
+            assertThat(tech.get(page)).doesNotContain("is the flattest");
+            assertThat(changes(before, TestWorld.lookDoip(world).path("modules")))
+                    .containsExactly("announcements announce-main variant: plain → speech");
+        }
+    }
+
+    private static void plan(App app, JobSteps job) {
+        done(app.bean(SettingActs.class).setting(job.number, "announce-main/variant", "speech", WHO));
+        done(app.bean(PlanActs.class).plan(job.number, WHO));
+        assertThat(RunTasks.unable(job.facts())).isEmpty();
+        done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));
+    }
+
+    private static void licence(App app, JobSteps job) {
+        NeedActs needs = app.bean(NeedActs.class);
+        Need licence = job.facts().readiness().orElseThrow().needs().stream()
+                .filter(n -> n.kind() == Need.Kind.LICENCE)
+                .findFirst()
+                .orElseThrow();
+        assertThat(needs.note(job.number, licence.key(), new NeedActs.Said(true, "", "PIER-22O1-K7QX"), WHO)
+                        .toString())
+                .contains("no licence code of this kind", "Was it PIER-2201-K7QX");
+        assertThat(needs.note(job.number, licence.key(), new NeedActs.Said(true, "", "pier-2291-k7qx"), WHO)
+                        .toString())
+                .contains("Position 1 is \"p\"");
+        done(needs.note(job.number, licence.key(), new NeedActs.Said(true, "", CODE), WHO));
+    }
+
+    private static void run(App app, JobSteps job) throws Exception {
+        List<HoldPoint> last = List.of(HoldPoint.NO_WAY_BACK);
+        Until.so(() -> last.containsAll(HoldRules.progress(job.facts()).openBefore(Stage.RUN)));
+        TestActs.of(app).keep(job.number, HoldPoint.NO_WAY_BACK, WHO, "");
+        job.run();
+        Until.so(() -> !job.facts().run().orElseThrow().running());
+        assertThat(job.facts().run().orElseThrow())
+                .as(job.facts().run().orElseThrow().toString())
+                .matches(JobRun::finished);
+    }
+
+    private static List<String> changes(JsonNode before, JsonNode after) {
+        return before.propertyNames().stream()
+                .flatMap(module -> CHORUS.blocksOf(CHORUS.module(module)).stream()
+                        .flatMap(layout ->
+                                layout.diff(block(before, module, layout), block(after, module, layout)).stream()
+                                        .map(c -> module + " " + layout.id() + " " + c.key() + ": " + c.from() + " → "
+                                                + c.to())))
+                .toList();
+    }
+
+    private static Bytes block(JsonNode modules, String module, Layout layout) {
+        return Bytes.parse(modules.path(module).path("coding").path(layout.id()).asString());
+    }
+
+    private static void done(Acted acted) {
+        assertThat(acted).as(acted.toString()).isInstanceOf(Acted.Done.class);
+    }
+}
