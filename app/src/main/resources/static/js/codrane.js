@@ -6,12 +6,12 @@ import { label, labelvin } from './label.js';
 import { later } from './later.js';
 import { screen } from './screen.js';
 import { seat } from './seat.js';
-import { sift } from './sift.js';
+import { all, sift } from './sift.js';
 import './typed.js';
 import { vinfield } from './vinfield.js';
 
 document.addEventListener('alpine:init', () => {
-  Object.entries({ gateway, job, label, labelvin, later, screen, seat, sift, vinfield })
+  Object.entries({ all, gateway, job, label, labelvin, later, screen, seat, sift, vinfield })
     .forEach(([name, component]) => Alpine.data(name, component));
 });
 document.addEventListener('click', (event) => {

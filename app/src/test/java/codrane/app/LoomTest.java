@@ -12,6 +12,7 @@ import static codrane.app.PlannedRuns.world;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.app.stage.decide.SettingActs;
 import codrane.core.job.Scan;
 import codrane.core.job.VehicleSettings;
 import codrane.core.plan.JobKind;
@@ -64,8 +65,29 @@ class LoomTest {
             JsonNode after = TestWorld.look(world).path("modules");
             for (String block : List.of("body-main", "body-lamps", "body-outside", "body-locks"))
                 assertThat(coding(after, "body", block)).isEqualTo(coding(before, "body", block));
+            putBack(app, world, before, was, to);
             app.context().close();
         }
+    }
+
+    /** For a resale: another job finds what this workshop changed, and puts it back. */
+    private static void putBack(App app, StandinWorld world, JsonNode before, String was, String to) throws Exception {
+        JobSteps job = take(app, JobKind.CHANGE_SETTING, Conditions.LORNE.text(), "");
+        toBaseline(app, job);
+        WebSession web = WebSession.signIn(app.url(), "tech");
+        assertThat(web.get("/jobs/" + job.number + "/decide"))
+                .contains("Step lamp left: goes on with the doors", to + " → " + was);
+        SettingActs settings = app.bean(SettingActs.class);
+        assertThat(settings.asBefore(job.number, List.of("body-cabin/step.lamp.right.doors"), WHO)
+                        .toString())
+                .contains("was not changed here");
+        assertThat(settings.asBefore(job.number, List.of(), WHO).toString()).contains("Tick what goes back");
+        web.post("/jobs/" + job.number + "/decide/as-before", "setting", "body-cabin/step.lamp.left.doors");
+        done(TestActs.of(app).plan(job.number, WHO));
+        agreeAndRun(app, job);
+        JsonNode now = TestWorld.look(world).path("modules");
+        for (String block : List.of("body-cabin", "body-main", "body-lamps"))
+            assertThat(coding(now, "body", block)).isEqualTo(coding(before, "body", block));
     }
 
     @Test

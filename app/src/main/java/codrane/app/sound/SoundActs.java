@@ -53,7 +53,8 @@ class SoundActs {
             Optional<BenchInterface> bench = interfaces.of(state.pack());
             if (bench.isEmpty()) return Acted.refused("No interface for this model is here.");
             Optional<ControlPortClient.Heard> heard = bench.get().control().listen();
-            if (heard.isEmpty()) return Acted.refused("Nothing was heard: does this vehicle announce anything?");
+            if (heard.isEmpty())
+                return Acted.refused("Nothing was heard: is this vehicle on the cable, and does it announce anything?");
             if (!heard.get().vin().equals(state.job().vin().text()))
                 return Acted.refused("Another vehicle is on the cable: plug into this one first.");
             return keep(

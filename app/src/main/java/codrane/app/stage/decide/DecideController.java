@@ -93,6 +93,15 @@ class DecideController {
         return decide(settings.turnOff(number, feature, who.getName()), number, flash);
     }
 
+    @PostMapping("/decide/as-before")
+    String asBefore(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") List<String> setting,
+            Principal who,
+            RedirectAttributes flash) {
+        return decide(settings.asBefore(number, setting, who.getName()), number, flash);
+    }
+
     @PostMapping("/decide/order")
     String order(
             @PathVariable long number,

@@ -35,9 +35,17 @@ class DecideRoom implements Room {
     private final MenuMap menus;
     private final LostSettings lost;
     private final JobStore jobs;
+    private final UndoSets undo;
 
     DecideRoom(
-            PlanStore plans, Policies policies, MarketShelf markets, MenuMap menus, LostSettings lost, JobStore jobs) {
+            PlanStore plans,
+            Policies policies,
+            MarketShelf markets,
+            MenuMap menus,
+            LostSettings lost,
+            JobStore jobs,
+            UndoSets undo) {
+        this.undo = undo;
         this.plans = plans;
         this.policies = policies;
         this.markets = markets;
@@ -97,7 +105,7 @@ class DecideRoom implements Room {
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
         Optional<PlanView> plan =
                 state.plan().map(p -> PlanView.of(state, p, before(state, p), menus(state, p), others(state)));
-        return DecideView.of(state, viewer, lostView, plan);
+        return DecideView.of(state, viewer, lostView, plan, undo.of(state).map(UndoView::of));
     }
 
     /** Other open jobs on the vehicle, by the module that they are about. */

@@ -19,6 +19,7 @@ public record DecideView(
         String note,
         Optional<Inputs> inputs,
         Optional<LostView> lost,
+        Optional<UndoView> undo,
         Optional<PlanView> plan,
         Optional<Known> known,
         boolean may) {
@@ -30,10 +31,12 @@ public record DecideView(
                 lost,
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 false);
     }
 
-    static DecideView of(JobState state, Viewer viewer, Optional<LostView> lost, Optional<PlanView> plan) {
+    static DecideView of(
+            JobState state, Viewer viewer, Optional<LostView> lost, Optional<PlanView> plan, Optional<UndoView> undo) {
         Scan scan = state.before().orElseThrow();
         VehicleFacts facts = state.vehicleFacts(scan);
         boolean incomparable = state.job().kind() == JobKind.FIND_LOST_SETTING && lost.isEmpty();
@@ -49,6 +52,7 @@ public record DecideView(
                 note,
                 Optional.of(Inputs.of(state, scan, facts)),
                 lost,
+                undo,
                 plan,
                 Optional.of(Known.of(state, facts)),
                 viewer.may(state.job().number(), "decide/part"));

@@ -8,6 +8,7 @@ import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
 import codrane.core.baseline.Drift;
 import codrane.core.baseline.PutBack;
+import codrane.core.baseline.Undo;
 import codrane.core.coding.Layout;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
@@ -38,8 +39,17 @@ public class SettingActs {
     private final PlanAgain again;
     private final LostSettings losts;
     private final AuditTrail audit;
+    private final UndoSets undo;
 
-    SettingActs(Acts acts, Notes notes, DecideActs decides, PlanAgain again, LostSettings losts, AuditTrail audit) {
+    SettingActs(
+            Acts acts,
+            Notes notes,
+            DecideActs decides,
+            PlanAgain again,
+            LostSettings losts,
+            AuditTrail audit,
+            UndoSets undo) {
+        this.undo = undo;
         this.acts = acts;
         this.notes = notes;
         this.decides = decides;
@@ -137,6 +147,26 @@ public class SettingActs {
                                 changed.from().hex()),
                         who);
         };
+    }
+
+    /** Chooses settings that go back to what they were before this workshop first changed them. */
+    public Acted asBefore(long number, List<String> keys, String who) {
+        return acts.on(number, who, DecideStage.AS_BEFORE, state -> {
+            List<PutBack> back = undo.of(state).stream()
+                    .flatMap(u -> u.settings().stream())
+                    .map(Undo.Setting::putBack)
+                    .filter(p -> keys.contains(p.key()))
+                    .toList();
+            if (keys.isEmpty()) return Acted.refused("Tick what goes back to what it was.");
+            if (back.size() != keys.stream().distinct().count())
+                return Acted.refused("One of these settings is as it was, or was not changed here.");
+            List<PutBack> all = new ArrayList<>(state.putBack());
+            all.removeIf(p -> back.stream().anyMatch(b -> b.key().equals(p.key())));
+            all.addAll(back);
+            keep(state, 0, all, who);
+            audit.record(who, "chose what goes back to what it was", "job " + number, String.join(", ", keys));
+            return again.plan(state, who);
+        });
     }
 
     private Acted add(JobState state, PutBack chosen, String who) {

@@ -54,6 +54,7 @@ public final class DecideStage implements StageRules {
     public static final Ask TURN_OFF = say("decide/turn-off", "chose equipment to turn off");
     public static final Ask ORDER = say("decide/order", "changed the wished options");
     public static final Ask SETTING = say("decide/setting", "chose a setting");
+    public static final Ask AS_BEFORE = say("decide/as-before", "chose what goes back to what it was");
     public static final Ask LINE = say("decide/line", "chose a line");
     public static final Ask SETTING_OUT = say("decide/setting-out", "took a setting out");
     public static final Ask OVERRULE = say("overrule", "overruled a judgement");

@@ -1,0 +1,48 @@
+package codrane.app.stage.decide;
+
+import codrane.app.records.ChangeLedger;
+import codrane.core.baseline.Undo;
+import codrane.core.job.JobState;
+import codrane.core.job.Scan;
+import codrane.core.octets.Bytes;
+import codrane.core.plan.JobKind;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** What this workshop changed in a job's vehicle, to be put back. */
+@Component
+class UndoSets {
+    private final ChangeLedger ledger;
+
+    UndoSets(ChangeLedger ledger) {
+        this.ledger = ledger;
+    }
+
+    /** Empty when the job changes no settings by name, or nothing was changed before. */
+    Optional<Undo> of(JobState state) {
+        JobKind kind = state.job().kind();
+        boolean settings = kind == JobKind.CHANGE_SETTING || kind == JobKind.SCALED_VALUE;
+        if (!settings || state.before().isEmpty()) return Optional.empty();
+        List<Undo.Written> written = ledger.ofVehicle(state.job().vehicleId()).reversed().stream()
+                .filter(made -> made.jobId() != state.job().id())
+                .map(made -> made.change())
+                .map(c -> new Undo.Written(
+                        c.module(), c.what(), Optional.ofNullable(c.dataIdentifier()), c.before(), c.after()))
+                .toList();
+        if (written.isEmpty()) return Optional.empty();
+        return Optional.of(
+                Undo.of(state.pack(), written, now(state, state.before().get())));
+    }
+
+    private static Map<String, Bytes> now(JobState state, Scan scan) {
+        Map<String, Bytes> blocks = new HashMap<>();
+        state.pack().modules().forEach((id, module) -> {
+            var reading = scan.readings().get(id);
+            if (reading != null) blocks.putAll(reading.coding());
+        });
+        return blocks;
+    }
+}

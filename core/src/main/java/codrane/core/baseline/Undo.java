@@ -1,0 +1,90 @@
+package codrane.core.baseline;
+
+import codrane.core.coding.Layout;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Settings as they were before the workshop first changed them: for a resale, or a warranty.
+ *
+ * @param settings that are not as they were
+ * @param others changes that no setting puts back, each as a sentence
+ */
+public record Undo(List<Setting> settings, List<String> others) {
+    /**
+     * What was written once.
+     *
+     * @param dataIdentifier empty for software
+     * @param before hex of what stood there; may be empty
+     */
+    public record Written(String module, String what, Optional<Integer> dataIdentifier, String before, String after) {}
+
+    /**
+     * @param was before the first change
+     * @param ours whether it still is as the workshop left it; else somebody changed it since
+     */
+    public record Setting(
+            PackModule module, Layout layout, String field, String title, String was, String is, boolean ours) {
+        public PutBack putBack() {
+            return new PutBack(module.id(), layout.id(), field, was, is);
+        }
+    }
+
+    /**
+     * @param written oldest first
+     * @param now coding blocks as they were read last, by layout
+     */
+    public static Undo of(Pack pack, List<Written> written, Map<String, Bytes> now) {
+        Map<String, Setting> settings = new LinkedHashMap<>();
+        List<String> others = new ArrayList<>();
+        for (Written one : written) {
+            PackModule module = pack.modules().get(one.module());
+            if (module == null) continue;
+            Optional<Layout> layout = layout(pack, module, one);
+            if (layout.isEmpty()) others.add(module.title() + ": " + one.what() + ".");
+            else if (layout.get().isBlank(Bytes.parse(one.before())))
+                others.add(module.title() + ": " + layout.get().title() + " was blank before, the part was new.");
+            else changed(module, layout.get(), one, now, settings);
+        }
+        settings.values().removeIf(s -> s.is().equals(s.was()));
+        return new Undo(
+                List.copyOf(settings.values()), others.stream().distinct().toList());
+    }
+
+    private static Optional<Layout> layout(Pack pack, PackModule module, Written one) {
+        return pack.blocksOf(module).stream()
+                .filter(l -> one.dataIdentifier().equals(Optional.of(l.dataIdentifier())))
+                .filter(l -> one.before().length() == 2 * l.length()
+                        && one.after().length() == one.before().length())
+                .findFirst();
+    }
+
+    private static void changed(
+            PackModule module, Layout layout, Written one, Map<String, Bytes> now, Map<String, Setting> settings) {
+        Bytes held = now.get(layout.id());
+        if (held == null || held.length() != layout.length()) return;
+        Map<String, String> is = layout.decode(held);
+        for (Layout.Change change : layout.diff(Bytes.parse(one.before()), Bytes.parse(one.after()))) {
+            String key = layout.id() + "/" + change.key();
+            String there = is.getOrDefault(change.key(), "");
+            String was =
+                    Optional.ofNullable(settings.get(key)).map(Setting::was).orElse(change.from());
+            settings.put(
+                    key,
+                    new Setting(
+                            module,
+                            layout,
+                            change.key(),
+                            change.title(),
+                            was,
+                            there,
+                            change.to().equals(there)));
+        }
+    }
+}
