@@ -8,10 +8,11 @@ import { screen } from './screen.js';
 import { seat } from './seat.js';
 import { all, sift } from './sift.js';
 import './typed.js';
+import { typedlines } from './typedlines.js';
 import { vinfield } from './vinfield.js';
 
 document.addEventListener('alpine:init', () => {
-  Object.entries({ all, gateway, job, label, labelvin, later, screen, seat, sift, vinfield })
+  Object.entries({ all, gateway, job, label, labelvin, later, screen, seat, sift, typedlines, vinfield })
     .forEach(([name, component]) => Alpine.data(name, component));
 });
 document.addEventListener('click', (event) => {

@@ -97,6 +97,7 @@ public final class Routes {
             post("/jobs/*/calibration-upload", WRITERS),
             post("/jobs/*/line-sheet", WRITERS),
             post("/jobs/*/line-sheet-pasted", WRITERS),
+            post("/jobs/*/line-sheet-judged", WRITERS),
             post("/jobs/*/access/technician", EnumSet.of(LEAD)),
             post("/jobs/*/access/tool", WRITERS),
             post("/jobs/*/authorise", WRITERS),

@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.TreeMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /**
@@ -13,6 +15,10 @@ import java.util.stream.IntStream;
  * J1850 over the tag's ASCII, the line number as one octet, and the data.
  */
 public final class LineSheet {
+    private static final Pattern SEPARATED = Pattern.compile("[,;\t]");
+    private static final Pattern CELLS = Pattern.compile(
+            "\\s*([A-Za-z]{3})\\s*[/,;\t]\\s*(\\d{1,3})\\s*[,;\t]\\s*([0-9A-Za-z ]+?)\\s*[,;\t]\\s*([0-9A-Za-z]{2})\\s*");
+
     private LineSheet() {}
 
     /** @param number 1..255 */
@@ -50,15 +56,25 @@ public final class LineSheet {
         }
     }
 
-    /** Rows that are not blank, each judged by itself. */
+    /** Rows that are not blank, each judged by itself; also as a table holds them, with or without its headings. */
     public static List<LineRow> rows(String text) {
         List<LineRow> rows = new ArrayList<>();
         int row = 0;
         for (String raw : text.lines().toList()) {
             row++;
-            if (!raw.isBlank()) rows.add(LineRow.of(row, raw));
+            boolean heading = row == 1 && SEPARATED.matcher(raw).find() && !raw.matches(".*\\d.*");
+            if (!raw.isBlank() && !heading) rows.add(LineRow.of(row, fromTable(raw)));
         }
         return rows;
+    }
+
+    /** A row of a table, its cells parted by comma, semicolon or tab, in the form of a line; any other row as it is. */
+    private static String fromTable(String row) {
+        if (!SEPARATED.matcher(row).find()) return row;
+        Matcher cells = CELLS.matcher(row.replace("\"", ""));
+        if (!cells.matches()) return row;
+        String data = cells.group(3).replaceAll("\\s+", "").replaceAll("..(?=.)", "$0 ");
+        return cells.group(1) + "/" + cells.group(2) + "  " + data + " | " + cells.group(4);
     }
 
     /** Judges pasted text for one module: lines of other modules are a trouble. */

@@ -6,6 +6,7 @@ import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.core.coding.TypedLines;
 import codrane.core.job.JobState;
 import codrane.core.job.JudgedSheet;
 import codrane.core.job.SheetText;
@@ -59,6 +60,12 @@ public class SheetActs {
                         "The sheet's day is a day of the calendar, as 2026-11-27. The sheet is not taken.");
             }
         });
+    }
+
+    /** What is typed, as far as it is: nothing is kept. Empty when the job replaces no module. */
+    TypedLines judge(JobState state, String text) {
+        PackModule module = state.replaced().orElseThrow();
+        return TypedLines.of(text, module.tag(), state.pack().codingOctets(module));
     }
 
     private Acted take(JobState state, String source, String text, Optional<LocalDate> day, String who) {
