@@ -11,6 +11,7 @@ import codrane.app.stage.intake.IntakeForm;
 import codrane.app.stage.prepare.GapActs;
 import codrane.app.stage.prepare.NeedActs;
 import codrane.app.stage.prepare.OrderTypedActs;
+import codrane.core.job.CarryCard;
 import codrane.core.job.JobRun;
 import codrane.core.job.ReferenceCoding;
 import codrane.core.job.RunTasks;
@@ -54,12 +55,14 @@ class BlankForDeadTest {
             releasable(app, job);
             runs(job);
             assertThat(last(job).sentence()).contains("\"Learn 2 keys\" is done with");
+            carried(app, job);
             runs(job);
             assertThat(last(job).sentence()).isEqualTo("Body knows 0 keys, and 2 are here.");
             TestWorld.act(world, "/keys/learned");
             TestWorld.act(world, "/keys/learned");
             for (int leg = 0; leg < 3 && !last(job).finished(); leg++) runs(job);
             assertThat(last(job)).as(last(job).toString()).matches(JobRun::finished);
+            assertThat(CarryCard.of(job.facts())).isEmpty();
             holds(world);
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
@@ -85,6 +88,16 @@ class BlankForDeadTest {
         done(orders.type(job.number, "tax1, sgn1 mtr1", WHO));
         assertThat(gaps(job)).containsExactly("body-comfort/lock.walk"); // the rest follows from the order
         assertThat(page(app, job)).contains("TAX1", "Roof sign", "the vehicle order", "1 of 2 others");
+    }
+
+    /** The other tool starts from what was read back here; no code of the vehicle is told to everybody. */
+    private static void carried(App app, JobSteps job) throws Exception {
+        WebSession trainee = WebSession.signIn(app.url(), "trainee");
+        assertThat(trainee.get("/jobs/" + job.number + "/run")).contains("/jobs/" + job.number + "/carry");
+        assertThat(trainee.get("/jobs/" + job.number + "/carry"))
+                .contains("Learn 2 keys", "Heron Peregil", Conditions.DUNLIN.text(), "TAX1 SGN1 MTR1")
+                .contains("2 here of 3", "Done here already", "Pair the engine", "The access code is not on this card")
+                .doesNotContain(AccessCodes.of(Conditions.DUNLIN, 6));
     }
 
     private static String page(App app, JobSteps job) throws Exception {

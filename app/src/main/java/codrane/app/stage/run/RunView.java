@@ -2,6 +2,7 @@ package codrane.app.stage.run;
 
 import codrane.app.job.Viewer;
 import codrane.app.live.RunStore.JournalRow;
+import codrane.core.job.CarryCard;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.RunTasks;
@@ -22,6 +23,7 @@ import java.util.Optional;
  * @param whatIf what a disturbance would mean now; empty when no run is before or under way
  * @param score empty while there is no plan
  * @param ended how the last run ended; empty while none has
+ * @param carries whether something of the plan is for another tool
  */
 public record RunView(
         long number,
@@ -32,6 +34,7 @@ public record RunView(
         Optional<RunScore> score,
         String ended,
         boolean traced,
+        boolean carries,
         List<Row> journal) {
     private static final int LONGEST_REQUEST = 28;
     private static final int LONGEST_ANSWER = 36;
@@ -65,6 +68,7 @@ public record RunView(
                         .map(r -> r.sentence() + " " + r.nextStep())
                         .orElse(""),
                 traced,
+                CarryCard.of(state).isPresent(),
                 journal.stream().map(j -> row(state, j)).toList());
     }
 
