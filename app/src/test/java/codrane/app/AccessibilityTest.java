@@ -6,6 +6,8 @@ import codrane.app.RunningApp.App;
 import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.app.stage.baseline.BaselineActs;
+import codrane.core.plan.JobKind;
+import codrane.standin.Conditions;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -82,6 +84,12 @@ class AccessibilityTest {
         JobIntake.Taken locked = app.bean(JobIntake.class)
                 .take(new NewJobForm("0TVWP2E67TN002240", "looked at", "FIND_LOST_SETTING", "", ""), "lead");
         paths.add("/jobs/" + ((JobIntake.Taken.Job) locked).number() + "/unlock");
+        JobIntake.Taken sound = app.bean(JobIntake.class)
+                .take(new NewJobForm("0TVCH5E12SN000318", "looked at", "CHOOSE_VARIANT", "", ""), "lead");
+        paths.add("/jobs/" + ((JobIntake.Taken.Job) sound).number() + "/sound");
+        AtDecide decide = new AtDecide(app, app.world());
+        for (JobKind kind : List.of(JobKind.ENABLE_EQUIPMENT, JobKind.RETROFIT))
+            paths.add("/jobs/" + decide.job(Conditions.LORNE, kind, "", "") + "/decide");
         String axe = axe();
         List<String> troubles = new ArrayList<>();
         try (Browsing browser = new Browsing(app.url(), "lead")) {

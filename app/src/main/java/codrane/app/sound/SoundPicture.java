@@ -50,6 +50,8 @@ public record SoundPicture(String label, List<String> lines, List<Tick> ticks) {
     }
 
     private static String hz(int hz) {
-        return hz < 1000 ? hz + " Hz" : String.format(Locale.ROOT, "%.1f kHz", hz / 1000.0);
+        return hz < 1000
+                ? hz + " Hz"
+                : java.math.BigDecimal.valueOf(hz, 3).stripTrailingZeros().toPlainString() + " kHz";
     }
 }

@@ -15,6 +15,8 @@ public record FrequencyResponse(List<Point> points) {
     /** Third octaves have ten bands a decade. */
     private static final int BANDS_PER_DECADE = 10;
 
+    private static final List<Integer> NOMINAL = List.of(100, 125, 160, 200, 250, 315, 400, 500, 630, 800);
+
     /**
      * @param hz 1 to 100,000
      * @param db -200 to 200
@@ -39,12 +41,13 @@ public record FrequencyResponse(List<Point> points) {
             this.to = to;
         }
 
-        /** Middles of its third octaves, Hz. */
+        /** Names of its third octaves, Hz (IEC 61260-1, nominal midband frequencies). */
         public List<Integer> middles() {
             List<Integer> middles = new ArrayList<>();
             int last = (int) Math.round(BANDS_PER_DECADE * Math.log10(to));
             for (int n = (int) Math.round(BANDS_PER_DECADE * Math.log10(from)); n <= last; n++)
-                middles.add((int) Math.round(Math.pow(10, (double) n / BANDS_PER_DECADE)));
+                middles.add((int) Math.round(
+                        NOMINAL.get(n % BANDS_PER_DECADE) * Math.pow(10, Math.floorDiv(n, BANDS_PER_DECADE) - 2.0)));
             return middles;
         }
 

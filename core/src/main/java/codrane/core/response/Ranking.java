@@ -60,7 +60,7 @@ public record Ranking(Band band, List<Place> places, List<String> tooShort) {
                         second.name());
     }
 
-    /** Nominal middles of the band's third octaves, Hz. */
+    /** Names of the band's third octaves, Hz. */
     public List<Integer> middles() {
         return band.middles();
     }

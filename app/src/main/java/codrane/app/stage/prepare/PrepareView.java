@@ -3,10 +3,12 @@ package codrane.app.stage.prepare;
 import codrane.app.job.Viewer;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
+import codrane.core.coding.LineSheet;
 import codrane.core.job.FileFit;
 import codrane.core.job.JobState;
 import codrane.core.job.JudgedSheet;
 import codrane.core.job.act.SpendingTooEarly;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.CodingSource;
 import codrane.core.pack.FileRoute;
 import codrane.core.plan.HoldPoint;
@@ -57,8 +59,9 @@ public record PrepareView(
     /**
      * @param content empty while it is not here
      * @param stale what may be missing on it, as a sentence; empty when nothing is known to be
+     * @param example of a line of its module
      */
-    public record Sheet(Optional<Judged> judged, String content, String stale) {}
+    public record Sheet(Optional<Judged> judged, String content, String stale, String example) {}
 
     /** What people type in besides. */
     public record Typed(
@@ -159,6 +162,9 @@ public record PrepareView(
                 state.before()
                         .filter(scan -> sheet.isPresent())
                         .flatMap(scan -> CodingSources.stale(state.vehicleFacts(scan), CodingSource.LINE_SHEET))
+                        .orElse(""),
+                state.replaced()
+                        .map(m -> new LineSheet.Line(m.tag(), 1, Bytes.of(0x00, 0x11, 0x22)).text())
                         .orElse(""));
     }
 }
