@@ -8,6 +8,7 @@ import codrane.app.job.Acted;
 import codrane.app.stage.decide.PlanActs;
 import codrane.app.stage.intake.IntakeActs;
 import codrane.app.stage.intake.IntakeForm;
+import codrane.app.stage.prepare.DailyCodeActs;
 import codrane.app.stage.prepare.GapActs;
 import codrane.app.stage.prepare.NeedActs;
 import codrane.app.stage.prepare.OrderTypedActs;
@@ -15,6 +16,7 @@ import codrane.core.job.CarryCard;
 import codrane.core.job.JobRun;
 import codrane.core.job.ReferenceCoding;
 import codrane.core.job.RunTasks;
+import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -119,9 +121,26 @@ class BlankForDeadTest {
         done(needs.note(job.number, "keys", new NeedActs.Said(true, "", "the third was lost"), WHO));
         WebSession tech = WebSession.signIn(app.url(), WHO);
         String code = AccessCodes.of(Conditions.DUNLIN, 6);
-        String day = AccessCodes.ofDay(DUNLIN.maker(), LocalDate.now(java.time.ZoneOffset.UTC));
         tech.post("/jobs/" + job.number + "/codes", "kind", "access-code", "code", code, "codeAgain", code);
-        tech.post("/jobs/" + job.number + "/codes", "kind", "daily-code", "code", day, "codeAgain", day);
+        daily(app, job);
+    }
+
+    /** Bought last: its price is agreed to, one of yesterday is not kept, and it stands nowhere in the open. */
+    private static void daily(App app, JobSteps job) throws Exception {
+        DailyCodeActs daily = app.bean(DailyCodeActs.class);
+        await().atMost(Duration.ofSeconds(60))
+                .until(() -> SpendingTooEarly.open(job.facts()).isEmpty());
+        assertThat(daily.buy(job.number, 12, WHO).toString()).contains("It costs 38 cr now", "Nothing was paid");
+        TestWorld.service(app.world(), "/peregil/daily-code/slow");
+        assertThat(daily.buy(job.number, 38, WHO).toString()).contains("It is not kept");
+        TestWorld.service(app.world(), "/peregil/daily-code/right");
+        WebSession tech = WebSession.signIn(app.url(), WHO);
+        tech.post("/jobs/" + job.number + "/codes/price");
+        assertThat(page(app, job)).contains("Code of the day: not here yet");
+        tech.post("/jobs/" + job.number + "/codes/bought", "agreed", "38");
+        String code = AccessCodes.ofDay(DUNLIN.maker(), LocalDate.now(java.time.ZoneOffset.UTC));
+        assertThat(page(app, job)).contains("Code of the day: kept encrypted").doesNotContain(code);
+        assertThat(daily.buy(job.number, 38, WHO).toString()).contains("here already. Nothing was paid");
     }
 
     private static void releasable(App app, JobSteps job) {

@@ -132,6 +132,14 @@ final class TestWorld {
                 .update();
     }
 
+    /** Posts to the makers' services. */
+    static void service(StandinWorld world, String path) {
+        control(HttpRequest.newBuilder(
+                        URI.create("http://127.0.0.1:" + world.ports().service() + path))
+                .POST(HttpRequest.BodyPublishers.noBody())
+                .build());
+    }
+
     /** Makes an authority answer rightly, lie, or not answer. */
     static void authority(StandinWorld world, String authority, String mode) {
         control(HttpRequest.newBuilder(URI.create(

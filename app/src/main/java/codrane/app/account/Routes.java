@@ -84,6 +84,8 @@ public final class Routes {
             post("/jobs/*/gaps", WRITERS),
             post("/jobs/*/order-typed", WRITERS),
             post("/jobs/*/codes", WRITERS),
+            post("/jobs/*/codes/price", WRITERS),
+            post("/jobs/*/codes/bought", WRITERS),
             post("/jobs/*/codes/forgotten", WRITERS),
             post("/jobs/*/codes/shown", EnumSet.of(LEAD, SPECIALIST)),
             post("/jobs/*/letters/draft/*", EnumSet.of(LEAD, TECH, SPECIALIST, DESK)),

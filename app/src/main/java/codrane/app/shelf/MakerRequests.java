@@ -23,6 +23,24 @@ interface MakerRequests {
             @RequestParam String pack,
             @RequestParam String module);
 
+    @GetExchange("/{service}/daily-code")
+    DailyPrice dailyPrice(@PathVariable String service);
+
+    /** @param price in crowns */
+    record DailyPrice(int price) {}
+
+    /** @param agreed the price that is paid, in crowns */
+    @PostExchange("/{service}/daily-code")
+    DailyCode dailyCode(@PathVariable String service, @RequestParam int agreed);
+
+    /** @param day on which it is good, as ISO 8601 has it */
+    record DailyCode(String code, String day) {
+        @Override
+        public String toString() {
+            return "a code of " + day; // whoever logs it tells nothing
+        }
+    }
+
     @PostExchange(url = "/{service}/letters", contentType = "text/plain;charset=UTF-8")
     void letter(@PathVariable String service, @RequestParam Map<String, String> head, @RequestBody byte[] body);
 

@@ -10,6 +10,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.function.LongConsumer;
 import java.util.function.Supplier;
@@ -55,6 +57,29 @@ public class MakerServiceClient {
     public String lineSheet(Pack pack, String module, Vin vin) {
         byte[] sheet = asked(pack, () -> requests.lineSheet(pack.service(), vin.text(), pack.id(), module));
         return new String(sheet, StandardCharsets.UTF_8);
+    }
+
+    /** What the code of the day costs, in crowns. */
+    public int dailyPrice(Pack pack) {
+        return asked(pack, () -> requests.dailyPrice(pack.service())).price();
+    }
+
+    /** A code that was paid for, and the day on which it is good. */
+    public record Daily(String code, LocalDate day) {
+        @Override
+        public String toString() {
+            return "a code of " + day; // whoever logs it tells nothing
+        }
+    }
+
+    /** @param agreed the price in crowns; another one is not paid */
+    public Daily dailyCode(Pack pack, int agreed) {
+        MakerRequests.DailyCode bought = asked(pack, () -> requests.dailyCode(pack.service(), agreed));
+        try {
+            return new Daily(bought.code(), LocalDate.parse(bought.day()));
+        } catch (DateTimeParseException e) {
+            throw new ServiceException("The service of " + pack.maker() + " answered what can't be read.", e);
+        }
     }
 
     private static <T> T asked(Pack pack, Supplier<T> request) {

@@ -17,6 +17,7 @@ import java.util.Optional;
 /**
  * Measured responses of a job, the flattest first.
  *
+ * @param advice when something flatter was heard than what the vehicle holds, as a sentence; else empty
  * @param held the sound variant that the vehicle held when it was last read; empty when it was not
  * @param tooShort names of those that do not reach over the band
  */
@@ -24,6 +25,7 @@ public record SoundView(
         long number,
         String band,
         String sentence,
+        String advice,
         List<Row> rows,
         List<String> tooShort,
         Optional<SoundPicture> picture,
@@ -51,12 +53,24 @@ public record SoundView(
                 state.job().number(),
                 band.key(),
                 ranking.sentence(),
+                advice(ranking, held(state)),
                 rows,
                 ranking.tooShort(),
                 ranking.places().isEmpty() ? Optional.empty() : Optional.of(SoundPicture.of(ranking)),
                 held(state),
                 state.job().kind() == JobKind.CHOOSE_VARIANT
                         && viewer.may(state.job().number(), "sound"));
+    }
+
+    private static String advice(Ranking ranking, String held) {
+        boolean heard = ranking.places().stream().anyMatch(p -> p.name().equals(held));
+        boolean best = !ranking.places().isEmpty()
+                && ranking.places().getFirst().name().equals(held);
+        return !heard || best
+                ? ""
+                : "The vehicle holds “" + held + "”, and “"
+                        + ranking.places().getFirst().name()
+                        + "” was heard flatter: choose it at Decide, the licence counts for this vehicle.";
     }
 
     private static Row row(JobState state, Ranking.Place place, int line, Note.Read<ResponseStored> note) {

@@ -40,6 +40,7 @@ final class PairMachine extends SecretMachine {
         return report.paired()
                 ? done()
                 : safe(
+                        task.module(),
                         "ended the pairing, and the " + task.member().lowerTitle() + " says that it is not paired",
                         "Check that it has supply and answers, then release it again.");
     }

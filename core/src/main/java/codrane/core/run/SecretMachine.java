@@ -128,6 +128,17 @@ abstract sealed class SecretMachine extends GatedMachine permits PairMachine, Le
 
     @Override
     Step silent(Duration waited) {
-        return state.phase() == Phase.CODE ? go(afterCode()) : super.silent(waited);
+        if (state.phase() == Phase.CODE) return go(afterCode());
+        return state.phase() == Phase.LOOK_AGAIN && triedEnough()
+                ? safe(
+                        "does not answer: whether it was done is not known",
+                        "Check its supply, then go on: it is asked first, and no code is sent blindly.")
+                : super.silent(waited);
+    }
+
+    @Override
+    PackModule asked() {
+        boolean looks = state.phase() == Phase.LOOK || state.phase() == Phase.LOOK_AGAIN;
+        return looks ? teller() : super.asked();
     }
 }

@@ -2,6 +2,7 @@ package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.PackModule;
 import codrane.core.run.RunState.Phase;
 import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
@@ -122,11 +123,25 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
     }
 
     final Step safe(String what, String nextStep) {
-        return new Step(state, new RunAction.Stopped(false, sentence(what), nextStep));
+        return safe(asked(), what, nextStep);
+    }
+
+    final Step safe(PackModule who, String what, String nextStep) {
+        return new Step(state, new RunAction.Stopped(false, who.title() + " " + what + ".", nextStep));
     }
 
     private String sentence(String what) {
-        return state.task().module().title() + " " + what + ".";
+        return asked().title() + " " + what + ".";
+    }
+
+    /** Of whom is said what came back. */
+    PackModule asked() {
+        return state.task().module();
+    }
+
+    /** Whether a request that may be repeated was, as often as it is. */
+    final boolean triedEnough() {
+        return state.tries() + 1 >= MOST_TRIES;
     }
 
     /** A request that changes nothing. */

@@ -34,6 +34,7 @@ class SecretTest {
         int attempts = 3;
         int waits;
         int keys;
+        boolean silentAfterCode;
         /** What comes back for the code; empty: it is right. */
         Optional<Reply> verdict = Optional.empty();
         /** After how many looks at the open window the key is turned; never when less than zero. */
@@ -42,6 +43,8 @@ class SecretTest {
         Reply answer(RunAction.Send send) {
             happened.add(send.module() + " " + send.request().hex());
             int service = send.request().u8(0);
+            if (silentAfterCode && paired && send.module().equals("gearbox"))
+                return new Reply.Silent(Duration.ofSeconds(5));
             if (service == 0x22)
                 return new Reply.Positive(
                         Bytes.of(0x62, 2, 0x20, paired ? 1 : 0, attempts, waits >> 8, waits & 0xFF, keys));
@@ -104,6 +107,42 @@ class SecretTest {
         assertThat(stopped(RunState.begin(List.of(PAIR)), lost).sentence())
                 .isEqualTo("Key reader ended the pairing, and the gearbox says that it is not paired.");
         assertThat(lost.happened).containsOnlyOnce("key-reader 310103201B");
+    }
+
+    /** The supply falls when the first member is paired: the run waits, and that one's code is not sent again. */
+    @Test
+    void pair_powerLostBetweenTwoMembers_goesOnWithTheSecondOnly() {
+        RunTask engine =
+                new RunTask.Pair(LORNE.module("key-reader"), LORNE.module("engine"), SHARED, WINDOW, "Pair the engine");
+        Modules modules = new Modules();
+        finished(RunState.recover(List.of(PAIR, engine), 1), modules);
+        assertThat(modules.happened)
+                .contains("engine 220220")
+                .noneMatch(h -> h.equals("gearbox 220220") || h.endsWith("310103201B"));
+    }
+
+    @Test
+    void pair_memberThatFallsSilentAfterTheCode_isSaidToBeUnknown_andNothingIsSentAgain() {
+        Modules modules = new Modules();
+        modules.silentAfterCode = true;
+        RunAction.Stopped stop = stopped(RunState.begin(List.of(PAIR)), modules);
+        assertThat(stop.sentence()).isEqualTo("Gearbox does not answer: whether it was done is not known.");
+        assertThat(stop.nextStep()).contains("no code is sent blindly");
+        assertThat(stop.lost()).isFalse();
+        assertThat(modules.happened).containsOnlyOnce("key-reader 310103201B");
+        modules.silentAfterCode = false;
+        modules.happened.clear();
+        finished(RunState.recover(List.of(PAIR), 0), modules); // it was paired all the while
+        assertThat(modules.happened).noneMatch(h -> h.endsWith("310103201B"));
+    }
+
+    @Test
+    void pair_memberThatIsSilentFromTheBeginning_isTheOneThatIsNamed() {
+        Modules modules = new Modules();
+        modules.silentAfterCode = true;
+        modules.paired = true;
+        assertThat(stopped(RunState.begin(List.of(PAIR)), modules).sentence()).startsWith("Gearbox did not answer");
+        assertThat(modules.happened).noneMatch(h -> h.startsWith("key-reader"));
     }
 
     @Test
@@ -191,7 +230,7 @@ class SecretTest {
         RunState look = RunState.begin(List.of(PAIR)).at(RunState.Phase.LOOK);
         Step step = RunMachine.next(look, new RunEvent.Answered(new Reply.Positive(Bytes.of(0x62, 2, 0x20, 1))));
         assertThat(((RunAction.Stopped) step.action()).sentence())
-                .isEqualTo("Key reader does not tell how the immobiliser stands.");
+                .isEqualTo("Gearbox does not tell how the immobiliser stands.");
         assertThat(modules.happened).isEmpty();
     }
 }

@@ -30,7 +30,8 @@ import tools.jackson.databind.ObjectMapper;
  * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
  * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
  * one module as text. {@code POST /SERVICE/letters} asks by mail for what is not downloaded, {@code GET
- * /letters/REFERENCE} is the answer, 204 until there is one. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
+ * /letters/REFERENCE} is the answer, 204 until there is one. {@code GET /SERVICE/daily-code} is the price of the code of the day, {@code POST
+ * /SERVICE/daily-code?agreed=PRICE} buys it; {@code POST /SERVICE/daily-code/slow|right} makes it that of yesterday, or right again. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
  * and {@code GET /history} what a workshop's archive holds when the demo begins.
  */
 public final class MakerService implements AutoCloseable {
@@ -41,6 +42,7 @@ public final class MakerService implements AutoCloseable {
     private final CalibrationShelf shelf;
     private final AuthorityOffice office;
     private final MailRoom mailRoom;
+    private final DailyCodes dailyCodes;
     private final Supplier<List<?>> history;
     private final int bytesPerSecond;
     private final ObjectMapper json = new ObjectMapper();
@@ -60,6 +62,7 @@ public final class MakerService implements AutoCloseable {
             int bytesPerSecond)
             throws IOException {
         mailRoom = new MailRoom(packs, answerAfter, InstantSource.system());
+        dailyCodes = new DailyCodes(packs, InstantSource.system());
         this.history = history;
         this.packs = List.copyOf(packs);
         this.office = office;
@@ -94,6 +97,8 @@ public final class MakerService implements AutoCloseable {
                 deliver(exchange, shelf.file(path[2]));
             } else if (path.length == 2 && path[1].equals("letters")) {
                 letter(exchange, path[0], query);
+            } else if (path.length >= 2 && path[1].equals("daily-code")) {
+                daily(exchange, path, query);
             } else if (path.length == 2 && path[0].equals("letters")) {
                 answer(exchange, path[1]);
             } else if (path.length == 3 && path[1].equals("line-sheets")) {
@@ -118,6 +123,19 @@ public final class MakerService implements AutoCloseable {
                 answer.get().status(),
                 "application/json",
                 json.writeValueAsBytes(answer.get().body()));
+    }
+
+    private void daily(HttpExchange exchange, String[] path, Map<String, String> query) throws IOException {
+        boolean post = exchange.getRequestMethod().equals("POST");
+        if (post && path.length == 3) dailyCodes.slow(path[2].equals("slow"));
+        Optional<Map<String, Object>> answer = post && path.length == 2
+                ? dailyCodes.buy(path[0], query.getOrDefault("agreed", ""))
+                : dailyCodes.price(path[0]);
+        send(
+                exchange,
+                answer.isPresent() ? 200 : 404,
+                "application/json",
+                json.writeValueAsBytes(answer.orElse(Map.of())));
     }
 
     private void letter(HttpExchange exchange, String service, Map<String, String> query) throws IOException {

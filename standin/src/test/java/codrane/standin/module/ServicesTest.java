@@ -171,13 +171,17 @@ class ServicesTest {
         assertThat(value(engine, 0x0301)).isEqualTo(500); // 0.0 %, with its offset of -50
     }
 
+    /** With blanks up to the octets that a module keeps for it. */
+    private static String order(String codes) {
+        int octets = LORNE.equipment().order().orElseThrow().octets();
+        return Bytes.ascii(codes + " ".repeat(octets - codes.length())).hex();
+    }
+
     @Test
     void order_unknownCode_isRefused_otherOrder_disagreesWithTheBody() {
         Asking instruments = healthy("instruments").unlocked(3);
-        String padded = Bytes.ascii("%-30s".formatted("MKT2 USE3")).hex();
-        assertThat(instruments.ask(
-                        "2E0700" + Bytes.ascii("%-30s".formatted("XYZ1")).hex()))
-                .isEqualTo("7F2E31");
+        String padded = order("MKT2 USE3");
+        assertThat(instruments.ask("2E0700" + order("XYZ1"))).isEqualTo("7F2E31");
         assertThat(instruments.ask("2E0700" + padded)).isEqualTo("6E0700");
         assertThat(instruments.ask("220700")).isEqualTo("620700" + padded);
         assertThat(instruments.faults().keySet()).asString().contains("U1440-57");

@@ -48,4 +48,9 @@ public record CodeView(String key, String title, String kept, String form, boole
     public String lower() {
         return title.toLowerCase(Locale.ROOT);
     }
+
+    /** Whether the maker's service sells it. */
+    public boolean sold() {
+        return key.equals(Need.Kind.DAILY_CODE.key());
+    }
 }

@@ -22,8 +22,10 @@ class TypedController {
     private final LearnedActs learned;
     private final GapActs gaps;
     private final OrderTypedActs order;
+    private final DailyCodeActs daily;
 
-    TypedController(CodeActs acts, LearnedActs learned, GapActs gaps, OrderTypedActs order) {
+    TypedController(CodeActs acts, LearnedActs learned, GapActs gaps, OrderTypedActs order, DailyCodeActs daily) {
+        this.daily = daily;
         this.order = order;
         this.gaps = gaps;
         this.acts = acts;
@@ -70,6 +72,20 @@ class TypedController {
             RedirectAttributes flash) {
         CodeActs.Typed typed = new CodeActs.Typed(code.strip(), codeAgain.strip());
         return Led.to(acts.keep(number, kind, typed, who.getName()), number, "prepare", flash);
+    }
+
+    @PostMapping("/codes/price")
+    String price(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return Led.to(
+                daily.price(number, price -> flash.addFlashAttribute("dailyPrice", price), who.getName()),
+                number,
+                "prepare",
+                flash);
+    }
+
+    @PostMapping("/codes/bought")
+    String bought(@PathVariable long number, @RequestParam int agreed, Principal who, RedirectAttributes flash) {
+        return Led.to(daily.buy(number, agreed, who.getName()), number, "prepare", flash);
     }
 
     @PostMapping("/codes/forgotten")

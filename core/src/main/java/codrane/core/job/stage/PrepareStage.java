@@ -36,6 +36,8 @@ public final class PrepareStage implements StageRules {
     public static final Ask NOTE_NEED = need("needs", "noted a need");
     public static final Ask FORGET_NEED = need("needs", "took a need back");
     public static final Ask KEEP_CODE = need("codes", "typed a code");
+    public static final Ask ASK_DAILY = need("codes/price", "asked what the code of the day costs");
+    public static final Ask BUY_DAILY = need("codes/bought", "bought the code of the day");
     public static final Ask FORGET_CODE = need("codes", "forgot a code");
     public static final Ask SHOW_CODE = Ask.of("codes/shown", "looked at a code");
     public static final Ask TYPE_LEARNED = need("learned", "typed learned values");
