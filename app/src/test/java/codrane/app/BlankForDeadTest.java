@@ -68,6 +68,7 @@ class BlankForDeadTest {
             holds(world);
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
+            app.context().close();
         }
     }
 

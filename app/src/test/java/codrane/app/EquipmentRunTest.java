@@ -42,7 +42,8 @@ class EquipmentRunTest {
             assertThat(tech.get(page)).contains("Turn Driver&#39;s door opens alone first off");
             assertThat(settings.turnOff(job.number, "mirrors-fold", WHO).toString())
                     .contains("The chosen equipment goes with that");
-            tech.post("/jobs/" + job.number + "/decide/turn-off", "feature", "driver-door-alone");
+            assertThat(tech.get(page)).contains("Decide which of them stays");
+            tech.post("/jobs/" + job.number + "/decide/turn-off");
             assertThat(tech.get(page)).doesNotContain("does not go with it.");
             TestActs.of(app).keep(job.number, HoldPoint.LEAD_APPROVED, "lead", "");
             assertThat(BeforeAgreeing.of(job.facts())).isEmpty();
@@ -62,6 +63,7 @@ class EquipmentRunTest {
                             "All doors open when the key is taken out", "Take the key out: the doors are open."));
             assertThat(tech.get("/jobs/" + job.number + "/record"))
                     .contains("For the customer: All doors open when the key is taken out", "To turn it off");
+            app.context().close();
         }
     }
 
@@ -75,6 +77,7 @@ class EquipmentRunTest {
             assertThat(CustomerCard.of(job.facts())).isEqualTo(List.of());
             assertThat(WebSession.signIn(app.url(), WHO).get("/jobs/" + job.number + "/decide"))
                     .contains("Brings with it: Mirrors remember their place.");
+            app.context().close();
         }
     }
 }

@@ -79,6 +79,7 @@ class LearnedVinTest {
                     .doesNotContain("software 0BK");
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
+            app.context().close();
         }
     }
 

@@ -60,6 +60,7 @@ class LicensedByMailTest {
                                     .hex());
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
+            app.context().close();
         }
     }
 

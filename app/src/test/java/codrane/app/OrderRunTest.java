@@ -69,6 +69,7 @@ class OrderRunTest {
                             .as(id)
                             .isEqualTo(before.path(id).path("coding"));
             sleepIsSeen(app, world, job);
+            app.context().close();
         }
     }
 
@@ -138,6 +139,7 @@ class OrderRunTest {
             TestWorld.act(world, "/key/on");
             job.scan();
             assertThat(job.facts().readBackTroubles().orElseThrow()).isEmpty();
+            app.context().close();
         }
     }
 

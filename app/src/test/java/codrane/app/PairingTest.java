@@ -188,6 +188,7 @@ class PairingTest {
             assertThat(tech.get(path(job, "record"))).contains("not paired → paired");
             nowhere(app, job, CODE);
             whoLooks(app, job);
+            app.context().close();
         }
     }
 
@@ -259,6 +260,7 @@ class PairingTest {
             assertThat(keys(world)).isEqualTo(2);
             assertThat(tech.get(path(job, "record"))).contains("keys known: 0 → 1", "keys known: 1 → 2");
             nowhere(app, job, CODE);
+            app.context().close();
         }
     }
 

@@ -58,6 +58,7 @@ class VariantTest {
             assertThat(tech.get(page)).doesNotContain("is the flattest");
             assertThat(changes(before, TestWorld.lookDoip(world).path("modules")))
                     .containsExactly("announcements announce-main variant: plain → speech");
+            app.context().close();
         }
     }
 

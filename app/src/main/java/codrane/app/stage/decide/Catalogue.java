@@ -9,7 +9,6 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.PackModule;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -41,7 +40,7 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
                         .filter(f -> !f.on().isEmpty())
                         .map(f -> item(state, scan, f, chosen.filter(f::equals).isPresent()))
                         .toList(),
-                chosen.map(c -> clashes(state, scan, c)).orElse(List.of()));
+                clashes(state));
     }
 
     public Optional<Item> chosen() {
@@ -102,23 +101,14 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
         return features.stream().map(Feature::title).collect(Collectors.joining(", "));
     }
 
-    /** What is on, and not to be turned off yet. */
-    private static List<Clash> clashes(JobState state, Scan scan, Feature chosen) {
-        Map<Feature.Setting, String> going = state.putBack().stream()
-                .filter(p -> !p.whole())
-                .collect(Collectors.toMap(
-                        p -> new Feature.Setting(p.layout(), p.field()), p -> p.value(), (one, other) -> other));
-        return state.pack().equipment().against(chosen).stream()
-                .filter(other -> state.pack().equipment().left(other, chosen).entrySet().stream()
-                        .anyMatch(on -> read(state, scan, on.getKey()).equals(Optional.of(on.getValue()))
-                                && going.getOrDefault(on.getKey(), on.getValue())
-                                        .equals(on.getValue())))
-                .map(other -> new Clash(
-                        other.id(),
-                        other.title(),
-                        other.title() + " is on, and " + chosen.title() + " does not go with it."
-                                + (other.off().isEmpty() ? " The pack does not say how it is turned off." : ""),
-                        !other.off().isEmpty()))
+    private static List<Clash> clashes(JobState state) {
+        return codrane.core.job.Clash.of(state).stream()
+                .map(c -> new Clash(
+                        c.other().id(),
+                        c.other().title(),
+                        c.other().title() + " is on, and " + c.chosen().title() + " does not go with it."
+                                + (c.canGo() ? "" : " The pack does not say how it is turned off."),
+                        c.canGo()))
                 .toList();
     }
 }

@@ -89,7 +89,11 @@ class DecideController {
     }
 
     @PostMapping("/decide/turn-off")
-    String turnOff(@PathVariable long number, @RequestParam String feature, Principal who, RedirectAttributes flash) {
+    String turnOff(
+            @PathVariable long number,
+            @RequestParam(defaultValue = "") String feature,
+            Principal who,
+            RedirectAttributes flash) {
         return decide(settings.turnOff(number, feature, who.getName()), number, flash);
     }
 

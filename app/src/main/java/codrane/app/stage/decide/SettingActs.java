@@ -10,6 +10,7 @@ import codrane.core.baseline.Drift;
 import codrane.core.baseline.PutBack;
 import codrane.core.baseline.Undo;
 import codrane.core.coding.Layout;
+import codrane.core.job.Clash;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.stage.DecideStage;
@@ -73,25 +74,31 @@ public class SettingActs {
         });
     }
 
-    /** Turns off what the chosen equipment does not go with. */
+    /**
+     * Turns off what the chosen equipment does not go with.
+     *
+     * @param id of the other one; empty for all that stands against it
+     */
     public Acted turnOff(long number, String id, String who) {
         return acts.on(number, who, DecideStage.TURN_OFF, state -> {
             if (state.before().isEmpty()) return NOT_SCANNED;
-            Optional<Feature> other = chosen(state).stream()
-                    .flatMap(f -> state.pack().equipment().against(f).stream())
-                    .filter(f -> f.id().equals(id))
-                    .findFirst();
-            if (other.isEmpty()) return Acted.refused("The chosen equipment goes with that.");
-            if (other.get().off().isEmpty())
-                return Acted.refused("The pack does not say how " + other.get().title() + " is turned off.");
+            List<Clash> clashes = Clash.of(state).stream()
+                    .filter(c -> id.isEmpty() || c.other().id().equals(id))
+                    .toList();
+            if (clashes.isEmpty()) return Acted.refused("The chosen equipment goes with that.");
             List<PutBack> all = new ArrayList<>(state.putBack());
-            for (PutBack off : PlanFacts.off(state, state.before().get(), other.get())) {
-                if (comesWith(state, chosen(state), off.layout(), off.field())) continue;
-                all.removeIf(p -> p.key().equals(off.key()));
-                all.add(off);
+            for (Clash clash : clashes) {
+                Feature other = clash.other();
+                if (!clash.canGo())
+                    return Acted.refused("The pack does not say how " + other.title() + " is turned off.");
+                for (PutBack off : PlanFacts.off(state, state.before().get(), other)) {
+                    if (comesWith(state, chosen(state), off.layout(), off.field())) continue;
+                    all.removeIf(p -> p.key().equals(off.key()));
+                    all.add(off);
+                }
+                audit.record(who, "chose to turn off " + other.title(), "job " + number, "");
             }
             keep(state, 0, all, who);
-            audit.record(who, "chose to turn off " + other.get().title(), "job " + number, "");
             return again.plan(state, who);
         });
     }

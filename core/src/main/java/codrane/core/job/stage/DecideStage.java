@@ -1,6 +1,7 @@
 package codrane.core.job.stage;
 
 import codrane.core.job.BeforeAgreeing;
+import codrane.core.job.Clash;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanBasis;
 import codrane.core.job.PlanVersion;
@@ -135,6 +136,20 @@ public final class DecideStage implements StageRules {
     }
 
     private static NextAct agree(JobState state, Plan plan) {
+        List<Clash> clashes = Clash.of(state);
+        if (plan.blocked() && !clashes.isEmpty() && clashes.stream().allMatch(Clash::canGo))
+            return new NextAct(
+                    "Decide which of them stays",
+                    String.join(" ", plan.blocks()),
+                    Safe.toStop(state),
+                    Tone.DIFFERS,
+                    List.of(Act.simple(
+                            "Turn "
+                                    + clashes.stream()
+                                            .map(c -> c.other().title())
+                                            .collect(Collectors.joining(" and "))
+                                    + " off",
+                            TURN_OFF)));
         if (plan.blocked())
             return new NextAct(
                     "The plan is blocked",

@@ -1,0 +1,40 @@
+package codrane.core.job;
+
+import codrane.core.pack.Equipment;
+import codrane.core.pack.Feature;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Equipment that is on, does not go with the chosen one, and is not to be turned off yet. */
+public record Clash(Feature chosen, Feature other) {
+    /** In the pack's order; none while nothing was chosen or read. */
+    public static List<Clash> of(JobState state) {
+        Optional<Scan> scan = state.before();
+        Equipment equipment = state.pack().equipment();
+        Optional<Feature> chosen = equipment.feature(state.decided().notes().feature());
+        if (scan.isEmpty() || chosen.isEmpty()) return List.of();
+        Map<Feature.Setting, String> going = state.putBack().stream()
+                .filter(p -> !p.whole())
+                .collect(Collectors.toMap(
+                        p -> new Feature.Setting(p.layout(), p.field()), p -> p.value(), (one, other) -> other));
+        return equipment.against(chosen.get()).stream()
+                .filter(other -> equipment.left(other, chosen.get()).entrySet().stream()
+                        .anyMatch(on -> isOn(state, scan.get(), on)
+                                && going.getOrDefault(on.getKey(), on.getValue())
+                                        .equals(on.getValue())))
+                .map(other -> new Clash(chosen.get(), other))
+                .toList();
+    }
+
+    private static boolean isOn(JobState state, Scan scan, Map.Entry<Feature.Setting, String> on) {
+        return PlanFacts.value(state, scan, on.getKey().layout(), on.getKey().field())
+                .equals(Optional.of(on.getValue()));
+    }
+
+    /** Whether the pack says how the other is turned off. */
+    public boolean canGo() {
+        return !other.off().isEmpty();
+    }
+}
