@@ -9,7 +9,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** What Codrane changed in a vehicle, with what was there before: the undo set. */
 @Component
 public class ChangeLedger {
-    private static final Limit MOST = Limit.of(200);
+    /** More of a vehicle are not looked at. */
+    public static final int MOST_OF_VEHICLE = 200;
+
+    private static final Limit MOST = Limit.of(MOST_OF_VEHICLE);
 
     private final ChangeRepository changes;
 

@@ -1,6 +1,5 @@
 package codrane.app.sound;
 
-import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.ControlPortClient;
 import codrane.app.interfaces.Interfaces;
 import codrane.app.job.Acted;
@@ -49,21 +48,23 @@ class SoundActs {
 
     /** Listens with the microphone that belongs to a simulated interface. */
     Acted listen(long number, String name, String who) {
-        return acts.on(number, who, DecideStage.SOUND, state -> {
-            Optional<BenchInterface> bench = interfaces.of(state.pack());
-            if (bench.isEmpty()) return Acted.refused("No interface for this model is here.");
-            Optional<ControlPortClient.Heard> heard = bench.get().control().listen();
-            if (heard.isEmpty())
-                return Acted.refused("Nothing was heard: is this vehicle on the cable, and does it announce anything?");
-            if (!heard.get().vin().equals(state.job().vin().text()))
-                return Acted.refused("Another vehicle is on the cable: plug into this one first.");
-            return keep(
-                    state,
-                    name,
-                    ResponseStored.of(
-                            "with the simulated microphone", heard.get().response()),
-                    who);
+        return acts.asking(number, who, DecideStage.SOUND, state -> Optional.empty(), asked -> {
+            Optional<ControlPortClient.Heard> heard =
+                    interfaces.of(asked.pack()).flatMap(bench -> bench.control().listen());
+            return state -> heard(state, name, heard, who);
         });
+    }
+
+    private Acted heard(JobState state, String name, Optional<ControlPortClient.Heard> heard, String who) {
+        if (heard.isEmpty())
+            return Acted.refused("Nothing was heard: is this vehicle on the cable, and does it announce anything?");
+        if (!heard.get().vin().equals(state.job().vin().text()))
+            return Acted.refused("Another vehicle is on the cable: plug into this one first.");
+        return keep(
+                state,
+                name,
+                ResponseStored.of("with the simulated microphone", heard.get().response()),
+                who);
     }
 
     private Acted keep(JobState state, String name, ResponseStored stored, String who) {

@@ -66,11 +66,11 @@ public record SoundView(
         boolean heard = ranking.places().stream().anyMatch(p -> p.name().equals(held));
         boolean best = !ranking.places().isEmpty()
                 && ranking.places().getFirst().name().equals(held);
-        return !heard || best
+        return !heard || best || !ranking.audible()
                 ? ""
                 : "The vehicle holds “" + held + "”, and “"
                         + ranking.places().getFirst().name()
-                        + "” was heard flatter: choose it at Decide, the licence counts for this vehicle.";
+                        + "” was heard flatter.";
     }
 
     private static Row row(JobState state, Ranking.Place place, int line, Note.Read<ResponseStored> note) {

@@ -57,6 +57,13 @@ public record Undo(List<Setting> settings, List<String> others) {
                 List.copyOf(settings.values()), others.stream().distinct().toList());
     }
 
+    /** The same, where only so many changes were looked at. */
+    public Undo cut(int newest) {
+        List<String> all = new ArrayList<>(others);
+        all.add("what was changed before the newest " + newest + " changes.");
+        return new Undo(settings, all);
+    }
+
     private static Optional<Layout> layout(Pack pack, PackModule module, Written one) {
         return pack.blocksOf(module).stream()
                 .filter(l -> one.dataIdentifier().equals(Optional.of(l.dataIdentifier())))

@@ -7,8 +7,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** Equipment that is on, does not go with the chosen one, and is not to be turned off yet. */
-public record Clash(Feature chosen, Feature other) {
+/**
+ * Equipment that is on, does not go with the chosen one, and is not to be turned off yet.
+ *
+ * @param whole whether all of it is on, not only some of its settings
+ */
+public record Clash(Feature chosen, Feature other, boolean whole) {
     /** In the pack's order; none while nothing was chosen or read. */
     public static List<Clash> of(JobState state) {
         Optional<Scan> scan = state.before();
@@ -24,13 +28,21 @@ public record Clash(Feature chosen, Feature other) {
                         .anyMatch(on -> isOn(state, scan.get(), on)
                                 && going.getOrDefault(on.getKey(), on.getValue())
                                         .equals(on.getValue())))
-                .map(other -> new Clash(chosen.get(), other))
+                .map(other -> new Clash(
+                        chosen.get(),
+                        other,
+                        other.on().entrySet().stream().allMatch(on -> isOn(state, scan.get(), on))))
                 .toList();
     }
 
     private static boolean isOn(JobState state, Scan scan, Map.Entry<Feature.Setting, String> on) {
         return PlanFacts.value(state, scan, on.getKey().layout(), on.getKey().field())
                 .equals(Optional.of(on.getValue()));
+    }
+
+    public String sentence() {
+        return other.title() + (whole ? " is on" : " is on in part") + ", and " + chosen.title()
+                + " does not go with it." + (canGo() ? "" : " The pack does not say how it is turned off.");
     }
 
     /** Whether the pack says how the other is turned off. */

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
- * What the customer is told of equipment that was enabled; only of what was read back as on.
+ * What the customer is told of equipment that was enabled; only of what was not on before, and was read back as on.
  *
  * @param use how to use it, as a sentence; may be empty
  * @param limits what it does not do, as a sentence; may be empty
@@ -24,12 +24,14 @@ public record CustomerCard(String title, String use, String limits, String back)
         return equipment.feature(state.decided().notes().feature()).stream()
                 .flatMap(chosen -> equipment.withNeeds(chosen).stream())
                 .filter(f -> !f.on().isEmpty() && f.on().entrySet().stream().allMatch(on -> reads(state, after, on)))
+                .filter(f -> state.before().stream()
+                        .anyMatch(b -> f.on().entrySet().stream().anyMatch(on -> !reads(state, b, on))))
                 .map(f -> card(state, f))
                 .toList();
     }
 
-    private static boolean reads(JobState state, Scan after, Map.Entry<Feature.Setting, String> on) {
-        return PlanFacts.value(state, after, on.getKey().layout(), on.getKey().field())
+    private static boolean reads(JobState state, Scan scan, Map.Entry<Feature.Setting, String> on) {
+        return PlanFacts.value(state, scan, on.getKey().layout(), on.getKey().field())
                 .equals(Optional.of(on.getValue()));
     }
 

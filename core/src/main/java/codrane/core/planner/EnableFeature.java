@@ -31,7 +31,8 @@ final class EnableFeature implements Rule {
         for (Feature other : facts.pack().equipment().against(wanted))
             if (staysOn(facts, wanted, other))
                 return Judgement.blocked(wanted.title() + " does not go with " + other.title()
-                        + ", which is on: decide which of them stays.");
+                        + (whole(facts, other) ? ", which is on" : ", which is on in part")
+                        + ": decide which of them stays.");
         List<Operation> operations = ChangeSettings.operations(facts, changes(facts, wanted));
         return operations.isEmpty()
                 ? Judgement.notNeeded(wanted.title() + " is enabled already.")
@@ -74,6 +75,12 @@ final class EnableFeature implements Rule {
                 .map(SettingChange::from)
                 .findFirst()
                 .orElse("");
+    }
+
+    private static boolean whole(VehicleFacts facts, Feature other) {
+        return changes(facts, other).stream()
+                .filter(c -> other.on().containsKey(new Feature.Setting(c.block(), c.field())))
+                .allMatch(c -> c.from().equals(c.to()));
     }
 
     /** Whether a setting of it is on, and neither set by this nor to be turned off with it. */

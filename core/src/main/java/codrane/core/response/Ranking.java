@@ -44,7 +44,7 @@ public record Ranking(Band band, List<Place> places, List<String> tooShort) {
         Place first = places.getFirst();
         Place second = places.get(1);
         double ahead = second.flatness() - first.flatness();
-        return ahead < AUDIBLE_DB
+        return !audible()
                 ? String.format(
                         Locale.ROOT,
                         "%s and %s differ by %.1f dB: nobody hears that.",
@@ -58,6 +58,11 @@ public record Ranking(Band band, List<Place> places, List<String> tooShort) {
                         first.flatness(),
                         second.flatness(),
                         second.name());
+    }
+
+    /** Whether the first is so far ahead that somebody hears it. */
+    public boolean audible() {
+        return places.size() > 1 && places.get(1).flatness() - places.getFirst().flatness() >= AUDIBLE_DB;
     }
 
     /** Names of the band's third octaves, Hz. */

@@ -187,6 +187,19 @@ class KindsTest {
     }
 
     @Test
+    void k7_otherEquipmentThatIsOnInPart_isSaidToBe() {
+        VehicleFacts facts = Cases.k7()
+                .with(Wishes.of(
+                        "wash",
+                        List.of(
+                                Cases.setting("body", "body-main", "counting", "Passenger counting", "yes", ""),
+                                Cases.setting("doors", "doors-main", "counting", "Counts passengers", "no", ""))));
+        assertThat(Planner.plan(facts).blocks())
+                .containsExactly("Wash mode does not go with Passenger counting, which is on in part: decide which of"
+                        + " them stays.");
+    }
+
+    @Test
     void k7_whatTheEquipmentNeeds_isEnabledWithIt() {
         Plan plan = plan(Cases.k7().with(Wishes.of("mirrors-dip", List.of())));
         assertThat(reason(plan, "enable-feature"))

@@ -23,6 +23,7 @@ class RankingTest {
         Ranking ranking = of(Map.of("plain", tilted(9), "speech", tilted(2), "wide", tilted(5)));
         assertThat(ranking.places()).extracting(Ranking.Place::name).containsExactly("speech", "wide", "plain");
         assertThat(ranking.sentence()).startsWith("speech is the flattest: ").endsWith(" of wide.");
+        assertThat(ranking.audible()).isTrue();
     }
 
     @Test

@@ -1,5 +1,6 @@
 package codrane.app.stage.decide;
 
+import codrane.core.job.Clash;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
@@ -29,9 +30,6 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
     public record Item(
             String id, String title, String mark, String state, List<String> lines, boolean on, boolean chosen) {}
 
-    /** @param off whether the pack says how it is turned off */
-    public record Clash(String id, String title, String sentence, boolean off) {}
-
     static Catalogue of(JobState state, Scan scan) {
         Equipment equipment = state.pack().equipment();
         Optional<Feature> chosen = equipment.feature(state.decided().notes().feature());
@@ -40,7 +38,7 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
                         .filter(f -> !f.on().isEmpty())
                         .map(f -> item(state, scan, f, chosen.filter(f::equals).isPresent()))
                         .toList(),
-                clashes(state));
+                Clash.of(state));
     }
 
     public Optional<Item> chosen() {
@@ -99,16 +97,5 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
 
     private static String titles(List<Feature> features) {
         return features.stream().map(Feature::title).collect(Collectors.joining(", "));
-    }
-
-    private static List<Clash> clashes(JobState state) {
-        return codrane.core.job.Clash.of(state).stream()
-                .map(c -> new Clash(
-                        c.other().id(),
-                        c.other().title(),
-                        c.other().title() + " is on, and " + c.chosen().title() + " does not go with it."
-                                + (c.canGo() ? "" : " The pack does not say how it is turned off."),
-                        c.canGo()))
-                .toList();
     }
 }

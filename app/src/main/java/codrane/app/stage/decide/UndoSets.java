@@ -26,15 +26,16 @@ class UndoSets {
         JobKind kind = state.job().kind();
         boolean settings = kind == JobKind.CHANGE_SETTING || kind == JobKind.SCALED_VALUE;
         if (!settings || state.before().isEmpty()) return Optional.empty();
-        List<Undo.Written> written = ledger.ofVehicle(state.job().vehicleId()).reversed().stream()
-                .filter(made -> made.jobId() != state.job().id())
-                .map(made -> made.change())
+        List<ChangeLedger.Made> made = ledger.ofVehicle(state.job().vehicleId());
+        List<Undo.Written> written = made.reversed().stream()
+                .filter(m -> m.jobId() != state.job().id())
+                .map(ChangeLedger.Made::change)
                 .map(c -> new Undo.Written(
                         c.module(), c.what(), Optional.ofNullable(c.dataIdentifier()), c.before(), c.after()))
                 .toList();
         if (written.isEmpty()) return Optional.empty();
-        return Optional.of(
-                Undo.of(state.pack(), written, now(state, state.before().get())));
+        Undo undo = Undo.of(state.pack(), written, now(state, state.before().get()));
+        return Optional.of(made.size() < ChangeLedger.MOST_OF_VEHICLE ? undo : undo.cut(made.size()));
     }
 
     private static Map<String, Bytes> now(JobState state, Scan scan) {
