@@ -4,7 +4,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.core.vin.Vin;
 import codrane.link.doip.DoipLink;
 import codrane.standin.doip.DoipBackend;
@@ -80,7 +80,7 @@ public final class DoipMeasurement {
                 DoipLink link = DoipLink.open("127.0.0.1", entity.port(), PackLink.Doip.STANDARD)) {
             long began = System.nanoTime();
             for (int i = 1; i <= BLOCKS; i++) {
-                Reply reply = link.request(0x40, Requests.transferData(i & 0xFF, data), waits);
+                Reply reply = link.request(0x40, new UdsRequest.TransferData(i & 0xFF, data).encode(), waits);
                 if (!(reply instanceof Reply.Positive)) throw new IllegalStateException("no answer: " + reply);
             }
             return BLOCKS * (double) block / ((System.nanoTime() - began) / 1e9);

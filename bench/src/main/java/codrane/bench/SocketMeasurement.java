@@ -6,7 +6,8 @@ import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.MemoryRange;
+import codrane.core.uds.UdsRequest;
 import codrane.link.DiagnosticLink;
 import codrane.link.scan.VehicleScanner;
 import codrane.link.uds.CanLink;
@@ -50,26 +51,39 @@ public final class SocketMeasurement {
         PackModule.Flash flash = module.flash().orElseThrow();
         Bytes range = Bytes.parse(
                 "%08X%08X".formatted(flash.segment().start(), flash.segment().length()));
-        ask(link, module, Requests.diagnosticSessionControl(module.session().programming()), waits);
-        Bytes seed = ask(link, module, Requests.requestSeed(module.session().securityLevel()), waits)
+        ask(
+                link,
+                module,
+                new UdsRequest.DiagnosticSessionControl(module.session().programming()).encode(),
+                waits);
+        Bytes seed = ask(
+                        link,
+                        module,
+                        new UdsRequest.RequestSeed(module.session().securityLevel()).encode(),
+                        waits)
                 .from(2);
         ask(
                 link,
                 module,
-                Requests.sendKey(
-                        module.session().securityLevel(),
-                        new SimulatedKeys().keyFor(module, seed).orElseThrow()),
+                new UdsRequest.SendKey(
+                                module.session().securityLevel(),
+                                new SimulatedKeys().keyFor(module, seed).orElseThrow())
+                        .encode(),
                 waits);
-        ask(link, module, Requests.startRoutine(0xFF00, range), waits);
+        ask(link, module, UdsRequest.RoutineControl.start(0xFF00, range).encode(), waits);
         ask(
                 link,
                 module,
-                Requests.requestDownload(
-                        flash.segment().start(), flash.segment().length()),
+                new UdsRequest.RequestDownload(
+                                0,
+                                MemoryRange.of(
+                                        flash.segment().start(), flash.segment().length()))
+                        .encode(),
                 waits);
         Bytes data = Bytes.filled(flash.blockBytes() - 2, 0x5A);
         long began = System.nanoTime();
-        for (int i = 1; i <= BLOCKS; i++) ask(link, module, Requests.transferData(i & 0xFF, data), waits);
+        for (int i = 1; i <= BLOCKS; i++)
+            ask(link, module, new UdsRequest.TransferData(i & 0xFF, data).encode(), waits);
         return (System.nanoTime() - began) / 1e9;
     }
 

@@ -8,7 +8,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.gateway.GatewayAccess;
 import codrane.link.scan.VehicleScanner;
 import codrane.standin.service.Authority;
@@ -93,10 +93,15 @@ public final class Scenes {
         Reply session = workshop.link()
                 .request(
                         module.address(),
-                        Requests.diagnosticSessionControl(module.session().extended()),
+                        new UdsRequest.DiagnosticSessionControl(module.session().extended()).encode(),
                         waits);
-        workshop.link().request(module.address(), Requests.clearDiagnosticInformation(Requests.ALL_GROUPS), waits);
-        Reply setting = workshop.link().request(module.address(), Requests.controlDtcSetting(true), waits);
+        workshop.link()
+                .request(
+                        module.address(),
+                        new UdsRequest.ClearDiagnosticInformation(UdsRequest.ClearDiagnosticInformation.ALL_GROUPS)
+                                .encode(),
+                        waits);
+        Reply setting = workshop.link().request(module.address(), new UdsRequest.ControlDtcSetting(1).encode(), waits);
         return session instanceof Reply.Positive && setting instanceof Reply.Positive;
     }
 

@@ -3,7 +3,7 @@ package codrane.standin;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import java.time.Duration;
 
 /** The supply is watched as in a real run; all else is in order. */
@@ -36,7 +36,7 @@ class SupplyGates extends OpenGates {
         for (int i = 0; i < LONGEST_WAIT_SECONDS; i++) {
             high = workshop.vehicle().volts() >= volts ? high + 1 : 0;
             if (high >= seconds) return new Verdict.Open();
-            workshop.link().tell(state.task().module().address(), Requests.testerPresentSuppressed());
+            workshop.link().tell(state.task().module().address(), new UdsRequest.TesterPresent().quiet());
             pause(Duration.ofSeconds(1));
         }
         return new Verdict.Closed(

@@ -7,8 +7,8 @@ import codrane.core.run.Reply;
 import codrane.link.DiagnosticLink;
 import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticAck;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessagePositiveAcknowledge;
 import codrane.link.doip.DoipTap;
 import codrane.link.time.VirtualTime;
 import codrane.link.uds.AwaitedReplies;
@@ -70,15 +70,19 @@ final class VirtualDoipLink implements DiagnosticLink {
     }
 
     private void send(int target, int address, Bytes request, boolean all, Listener listener) {
-        seen(true, new Diagnostic(addressing.testerAddress(), target, request));
+        seen(true, new DiagnosticMessage(addressing.testerAddress(), target, request));
         if (!all && !backend.knows(address)) return;
-        time.after(WAY, () -> seen(false, new DiagnosticAck(target, addressing.testerAddress())));
+        time.after(
+                WAY, () -> seen(false, new DiagnosticMessagePositiveAcknowledge(target, addressing.testerAddress())));
         backend.request(
                 address,
                 request,
                 all,
                 (from, message) -> time.after(WAY, () -> {
-                    seen(false, new Diagnostic(addressing.logicalAddress(from), addressing.testerAddress(), message));
+                    seen(
+                            false,
+                            new DiagnosticMessage(
+                                    addressing.logicalAddress(from), addressing.testerAddress(), message));
                     listener.heard(from, message);
                 }));
     }

@@ -3,7 +3,7 @@ package codrane.standin;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.scan.VehicleScanner;
 import codrane.standin.module.SimulatedKeys;
 import codrane.standin.vehicle.Setup;
@@ -46,13 +46,13 @@ public final class Asking {
 
     /** Opens a session and unlocks it. */
     public Asking unlocked(int session) {
-        ask(Requests.diagnosticSessionControl(session));
+        ask(new UdsRequest.DiagnosticSessionControl(session).encode());
         int level = module.session().securityLevel();
-        Reply seed = ask(Requests.requestSeed(level));
+        Reply seed = ask(new UdsRequest.RequestSeed(level).encode());
         Bytes key = new SimulatedKeys()
                 .keyFor(module, ((Reply.Positive) seed).message().from(2))
                 .orElseThrow();
-        ask(Requests.sendKey(level, key));
+        ask(new UdsRequest.SendKey(level, key).encode());
         return this;
     }
 

@@ -12,8 +12,8 @@ import codrane.core.uds.ResponseCode.Known;
 import codrane.link.LinkLostException;
 import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.RoutingRequest;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.RoutingActivationRequest;
 import codrane.link.doip.DoipStream;
 import codrane.link.doip.DoipStream.Arrival;
 import codrane.link.scan.VehicleScanner;
@@ -78,28 +78,32 @@ class DoipVehicleTest {
 
     @Test
     void routing_sourceThatIsNoTester_isDenied() throws IOException {
-        assertThat(exchange(new RoutingRequest(0x1234, 0).encode()))
-                .isEqualTo(message(new DoipMessage.RoutingResponse(0x1234, 0x1000, 0x00)));
-        assertThat(exchange(new RoutingRequest(0x0E00, 0x77).encode()))
-                .isEqualTo(message(new DoipMessage.RoutingResponse(0x0E00, 0x1000, 0x06)));
+        assertThat(exchange(new RoutingActivationRequest(0x1234, 0).encode()))
+                .isEqualTo(message(new DoipMessage.RoutingActivationResponse(0x1234, 0x1000, 0x00)));
+        assertThat(exchange(new RoutingActivationRequest(0x0E00, 0x77).encode()))
+                .isEqualTo(message(new DoipMessage.RoutingActivationResponse(0x0E00, 0x1000, 0x06)));
         PackLink.Doip wrong = new PackLink.Doip(0x1000, 0x2000);
         assertThrows(LinkLostException.class, () -> DoipLink.open("127.0.0.1", vehicle.doipPort(), wrong));
     }
 
     @Test
     void diagnostic_withoutRoutingOrToAnUnknownTarget_isRefused() throws IOException {
-        Bytes request = new Diagnostic(0x0E00, 0x1040, Bytes.parse("3E00")).encode();
-        assertThat(exchange(request)).isEqualTo(message(new DoipMessage.DiagnosticNegative(0x1040, 0x0E00, 0x02)));
-        Bytes unknown = new Diagnostic(0x0E00, 0x1099, Bytes.parse("3E00")).encode();
-        assertThat(exchange(new RoutingRequest(0x0E00, 0).encode(), unknown))
-                .isEqualTo(message(new DoipMessage.DiagnosticNegative(0x1099, 0x0E00, 0x03)));
+        Bytes request = new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("3E00")).encode();
+        assertThat(exchange(request))
+                .isEqualTo(message(new DoipMessage.DiagnosticMessageNegativeAcknowledge(0x1040, 0x0E00, 0x02)));
+        Bytes unknown = new DiagnosticMessage(0x0E00, 0x1099, Bytes.parse("3E00")).encode();
+        assertThat(exchange(new RoutingActivationRequest(0x0E00, 0).encode(), unknown))
+                .isEqualTo(message(new DoipMessage.DiagnosticMessageNegativeAcknowledge(0x1099, 0x0E00, 0x03)));
     }
 
     @Test
     void header_wrongVersionOrType_isNegativelyAcknowledged() throws IOException {
-        assertThat(exchange(Bytes.parse("01FE000500000000"))).isEqualTo(message(new DoipMessage.HeaderNegative(0x00)));
-        assertThat(exchange(Bytes.parse("02FD444400000000"))).isEqualTo(message(new DoipMessage.HeaderNegative(0x01)));
-        assertThat(exchange(Bytes.parse("02FD8001FFFFFFFF"))).isEqualTo(message(new DoipMessage.HeaderNegative(0x02)));
+        assertThat(exchange(Bytes.parse("01FE000500000000")))
+                .isEqualTo(message(new DoipMessage.GenericHeaderNegativeAcknowledge(0x00)));
+        assertThat(exchange(Bytes.parse("02FD444400000000")))
+                .isEqualTo(message(new DoipMessage.GenericHeaderNegativeAcknowledge(0x01)));
+        assertThat(exchange(Bytes.parse("02FD8001FFFFFFFF")))
+                .isEqualTo(message(new DoipMessage.GenericHeaderNegativeAcknowledge(0x02)));
     }
 
     @Test

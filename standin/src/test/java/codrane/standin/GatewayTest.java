@@ -6,7 +6,7 @@ import codrane.core.gateway.AccessGrant;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.gateway.GatewayAccess;
 import codrane.standin.service.Authority;
 import codrane.standin.vehicle.Setup;
@@ -91,7 +91,7 @@ class GatewayTest {
         assertThat(open(doors, doors.workshop.authority().certificate(grant, holder.getPublic())))
                 .isEmpty();
         assertThat(doors.ask("14FFFFFF")).isEqualTo("54");
-        assertThat(doors.also("gateway").ask(Requests.deAuthenticate()))
+        assertThat(doors.also("gateway").ask(new UdsRequest.DeAuthenticate().encode()))
                 .isEqualTo(new codrane.core.run.Reply.Positive(Bytes.parse("690010")));
         assertThat(doors.ask("14FFFFFF")).isEqualTo("7F1434");
     }

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.standin.module.AccessCodes;
 import codrane.standin.vehicle.Setup;
 import codrane.standin.vehicle.SimulatedVehicle.Key;
@@ -28,7 +28,8 @@ class ImmobiliserTest {
     }
 
     private static String pair(Asking body, String codes) {
-        return body.ask(Requests.startRoutine(0x0320, Bytes.of(0x1A).plus(Bytes.ascii(codes))))
+        return body.ask(UdsRequest.RoutineControl.start(0x0320, Bytes.of(0x1A).plus(Bytes.ascii(codes)))
+                                .encode())
                         instanceof codrane.core.run.Reply.Positive
                 ? "paired"
                 : body.ask("220220").substring(6);
@@ -49,7 +50,9 @@ class ImmobiliserTest {
         Asking body = body();
         assertThat(pair(body, CODE)).startsWith("0102"); // the daily code is missing
         assertThat(pair(body, "0000000000")).startsWith("0101");
-        assertThat(body.ask(Requests.startRoutine(0x0320, Bytes.of(0x1A).plus(Bytes.ascii("0000000000")))))
+        assertThat(body.ask(
+                        UdsRequest.RoutineControl.start(0x0320, Bytes.of(0x1A).plus(Bytes.ascii("0000000000")))
+                                .encode()))
                 .isInstanceOf(codrane.core.run.Reply.Refused.class);
         assertThat(pair(body, CODE + DAILY)).startsWith("0103038"); // 0384: some 900 s to wait
         body.wait(Duration.ofSeconds(901));
@@ -60,7 +63,9 @@ class ImmobiliserTest {
     @Test
     void pair_moduleThatIsNoMember_isRefused() {
         Asking body = body();
-        assertThat(body.ask(Requests.startRoutine(0x0320, Bytes.of(0x73).plus(Bytes.ascii(CODE + DAILY)))))
+        assertThat(body.ask(
+                        UdsRequest.RoutineControl.start(0x0320, Bytes.of(0x73).plus(Bytes.ascii(CODE + DAILY)))
+                                .encode()))
                 .isInstanceOf(codrane.core.run.Reply.Refused.class);
         assertThat(body.also("engine").ask("31010320")).isEqualTo("7F3131"); // only the master pairs
     }
@@ -68,12 +73,14 @@ class ImmobiliserTest {
     @Test
     void key_turnedWithinTheWindow_isLearned_laterIsNot() {
         Asking body = body();
-        body.ask(Requests.startRoutine(0x0321, Bytes.ascii(CODE + DAILY)));
+        body.ask(UdsRequest.RoutineControl.start(0x0321, Bytes.ascii(CODE + DAILY))
+                .encode());
         assertThat(body.ask("31030321")).isEqualTo("710303210102");
         turnKey(body);
         assertThat(body.ask("31030321")).isEqualTo("710303210003");
         body.ask("1003");
-        body.ask(Requests.startRoutine(0x0321, Bytes.ascii(CODE + DAILY)));
+        body.ask(UdsRequest.RoutineControl.start(0x0321, Bytes.ascii(CODE + DAILY))
+                .encode());
         body.wait(Duration.ofSeconds(21));
         turnKey(body);
         assertThat(body.ask("31030321")).isEqualTo("710303210003");

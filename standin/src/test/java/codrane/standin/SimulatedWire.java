@@ -9,7 +9,7 @@ import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.VinLock;
 import codrane.core.run.Reply;
 import codrane.core.run.RunTask;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.DiagnosticLink;
 import codrane.link.scan.VehicleScanner;
 import java.util.HashMap;
@@ -101,7 +101,7 @@ final class SimulatedWire {
                 .findFirst()
                 .ifPresent(program -> {
                     int state = program.module().did(Ident.TRANSFER_STATE);
-                    if (request.equals(Requests.readDataByIdentifier(state))) erased.remove(address);
+                    if (request.equals(new UdsRequest.ReadDataByIdentifier(state).encode())) erased.remove(address);
                     boolean erase = request.u8(0) == ROUTINE && request.u16(2) == ERASE;
                     if (erase)
                         assertThat(erased.add(address))
@@ -124,7 +124,7 @@ final class SimulatedWire {
             case RunTask.Program program ->
                 Set.of(DOWNLOAD, TRANSFER, EXIT, ROUTINE, RESET).contains(service);
             case RunTask.Write write ->
-                request.equals(Requests.writeDataByIdentifier(write.dataIdentifier(), write.value()));
+                request.equals(new UdsRequest.WriteDataByIdentifier(write.dataIdentifier(), write.value()).encode());
             case RunTask.Routine routine ->
                 service == ROUTINE && request.u16(2) == routine.procedure().routine();
             case RunTask.Pair pair ->
@@ -165,7 +165,7 @@ final class SimulatedWire {
     /** The octets of a data identifier as the module gives them now, those of the last write to it. */
     Bytes read(DiagnosticLink link, RunTask.Write write) {
         PackModule module = write.module();
-        Bytes request = Requests.readDataByIdentifier(write.dataIdentifier());
+        Bytes request = new UdsRequest.ReadDataByIdentifier(write.dataIdentifier()).encode();
         Reply reply = IntStream.range(0, 3)
                 .mapToObj(i -> link.request(module.address(), request, VehicleScanner.waits(module)))
                 .filter(Reply.Positive.class::isInstance)

@@ -10,6 +10,7 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
+import codrane.core.uds.UdsResponse;
 import codrane.link.run.RunJournal;
 import java.time.Duration;
 import java.time.Instant;
@@ -73,7 +74,7 @@ final class JdbcRunJournal implements RunJournal {
                             state.index(),
                             send.purpose(),
                             send.module(),
-                            send.request().hex(),
+                            send.request().encode().hex(),
                             send.writes());
                 });
                 progress.tell(state, send.purpose(), true);
@@ -158,9 +159,12 @@ final class JdbcRunJournal implements RunJournal {
 
     /** What is read just before a write is what was there; when it reads as wanted, nothing is written. */
     private void noteBefore(RunState state, Reply reply) {
-        boolean read = state.phase() == RunState.Phase.READ && reply instanceof Reply.Positive;
-        if (!read || !(state.task() instanceof RunTask.Write write)) return;
-        Bytes found = ((Reply.Positive) reply).message().from(3);
+        boolean read = state.phase() == RunState.Phase.READ && state.task() instanceof RunTask.Write;
+        if (!read
+                || !(reply instanceof Reply.Positive positive)
+                || !(positive.response() instanceof UdsResponse.ReadDataByIdentifier(int identifier, Bytes found)))
+            return;
+        RunTask.Write write = (RunTask.Write) state.task();
         if (!found.equals(write.value())) readBefore.put(state.index(), found);
     }
 

@@ -36,4 +36,8 @@ public sealed interface DecodeResult<T> {
             case Malformed<T> malformed -> throw new IllegalStateException(malformed.message());
         };
     }
+
+    default T orElse(T other) {
+        return this instanceof Decoded<T>(T value) ? value : other;
+    }
 }

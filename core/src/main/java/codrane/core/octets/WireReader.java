@@ -1,5 +1,7 @@
 package codrane.core.octets;
 
+import java.util.Optional;
+
 /** Reads octets in order: unsigned, bounds-checked, naming the field. The only place that touches offsets. */
 public final class WireReader {
     static final class Fault extends RuntimeException {
@@ -34,6 +36,22 @@ public final class WireReader {
         return value;
     }
 
+    public int u24(String field) {
+        return (int) number(field, 3);
+    }
+
+    /** @param octets of the number, 0..8, most significant first */
+    public long number(String field, int octets) {
+        long number = 0;
+        for (Bytes left = bytes(field, octets); !left.isEmpty(); left = left.from(1)) number = number << 8 | left.u8(0);
+        return number;
+    }
+
+    /** A field with its length in two octets in front. */
+    public Bytes sized(String field) {
+        return bytes(field, u16(field + " length"));
+    }
+
     public long u32(String field) {
         need(field, 4);
         long value = message.u32(offset);
@@ -64,6 +82,11 @@ public final class WireReader {
     /** Rejects the field just read, of the given length. */
     public void check(boolean good, int length, String expected, String found) {
         if (!good) throw fail(length, expected, found);
+    }
+
+    /** What the field just read stands for; rejects it when it stands for nothing. */
+    public <T> T known(Optional<T> meaning, int length, String expected, String found) {
+        return meaning.orElseThrow(() -> fail(length, expected, found));
     }
 
     void expectEnd() {

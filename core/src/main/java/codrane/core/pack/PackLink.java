@@ -12,10 +12,33 @@ public sealed interface PackLink {
      * @param bitrate bits a second
      * @param dataBitrate bits a second of the data of CAN FD frames; absent: classic CAN
      * @param extended 29-bit identifiers
+     * @param addresses present: extended addressing, the receiver's address is the first octet of each frame's data;
+     *     requests may then share one identifier. Source: unchecked (ISO 15765-2, addressing formats)
      */
     record Can(
-            int bitrate, Optional<Integer> dataBitrate, boolean extended, Ids request, Ids response, int functionalId)
+            int bitrate,
+            Optional<Integer> dataBitrate,
+            boolean extended,
+            Ids request,
+            Ids response,
+            int functionalId,
+            Optional<Addresses> addresses)
             implements PackLink {
+        public Can(
+                int bitrate,
+                Optional<Integer> dataBitrate,
+                boolean extended,
+                Ids request,
+                Ids response,
+                int functionalId) {
+            this(bitrate, dataBitrate, extended, request, response, functionalId, Optional.empty());
+        }
+
+        /** Octets of each frame that the address takes. */
+        public int addressOctets() {
+            return addresses.isPresent() ? 1 : 0;
+        }
+
         /** Longest data of one frame, octets. */
         public int frameOctets() {
             return dataBitrate.isPresent() ? 64 : 8;
@@ -43,7 +66,7 @@ public sealed interface PackLink {
             return extended ? 0x18DAF110 + index : 0x7E8 + index;
         }
 
-        /** The same bus with the addresses of the legislated diagnostics: 0..7. */
+        /** The same bus with the addresses of the legislated diagnostics: 0..7; these are never extended ones. */
         public Can legislated() {
             Ids requests = new Ids(legislatedRequestId(0), extended ? 0x100 : 1);
             Ids responses = new Ids(legislatedResponseId(0), 1);
@@ -53,10 +76,18 @@ public sealed interface PackLink {
         @Override
         public Wire wire() {
             return dataBitrate.isPresent()
-                    ? new Wire.CanFd(bitrate, dataBitrate.get(), extended)
-                    : new Wire.Can(bitrate, extended);
+                    ? new Wire.CanFd(bitrate, dataBitrate.get(), extended, addressOctets())
+                    : new Wire.Can(bitrate, extended, addressOctets());
         }
     }
+
+    /**
+     * Of extended addressing, each 0..255.
+     *
+     * @param tester in front of what modules send
+     * @param all in front of what is asked of all modules
+     */
+    record Addresses(int tester, int all) {}
 
     /** @param times of the address that is added to the base */
     record Ids(int base, int times) {

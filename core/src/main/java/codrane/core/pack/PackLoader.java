@@ -96,13 +96,23 @@ public final class PackLoader {
                 in.integer("bitrate", 10_000, 1_000_000),
                 fd ? Optional.of(in.integer("data-bitrate", 10_000, 8_000_000)) : Optional.empty(),
                 extended,
-                ids(in.map("request"), extended),
-                ids(in.map("response"), extended),
-                in.integer("functional", 0, extended ? 0x1FFFFFFF : 0x7FF));
+                ids(in.map("request"), extended, in.has("addresses") ? 0 : 1),
+                ids(in.map("response"), extended, 1),
+                in.integer("functional", 0, extended ? 0x1FFFFFFF : 0x7FF),
+                in.has("addresses") ? Optional.of(addresses(in.map("addresses"))) : Optional.empty());
     }
 
-    private static PackLink.Ids ids(YamlMap in, boolean extended) {
-        PackLink.Ids ids = new PackLink.Ids(in.integer("base", 0, 0x1FFFFFFF), in.integer("times", 1, 0x10000));
+    private static PackLink.Addresses addresses(YamlMap in) {
+        PackLink.Addresses addresses =
+                new PackLink.Addresses(in.integer("tester", 0, 0xFF), in.integer("all", 0, 0xFF));
+        in.end();
+        return addresses;
+    }
+
+    /** @param leastTimes 0 where the address in front of the data tells requests apart */
+    private static PackLink.Ids ids(YamlMap in, boolean extended, int leastTimes) {
+        PackLink.Ids ids =
+                new PackLink.Ids(in.integer("base", 0, 0x1FFFFFFF), in.integer("times", leastTimes, 0x10000));
         boolean fits = ids.of(0xFF) <= (extended ? 0x1FFFFFFF : 0x7FF);
         if (!fits) in.problem("base", "gives identifiers that are too long for " + (extended ? "29" : "11") + " bits");
         in.end();

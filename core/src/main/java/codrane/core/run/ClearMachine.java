@@ -1,10 +1,11 @@
 package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix.Operation;
-import codrane.core.octets.Bytes;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.UdsRequest.ClearDiagnosticInformation;
+import codrane.core.uds.UdsRequest.ReportDtcByStatusMask;
+import codrane.core.uds.UdsResponse;
 
 /** A module's faults cleared, then read again. */
 final class ClearMachine extends TaskMachine {
@@ -23,16 +24,14 @@ final class ClearMachine extends TaskMachine {
     RunAction action() {
         return state.phase() == Phase.CLEAR
                 ? writes(
-                        state.task().title(), Requests.clearDiagnosticInformation(Requests.ALL_GROUPS), Operation.CLEAR)
-                : send(
-                        "Read the faults again",
-                        Requests.reportDtcByStatusMask(ANY_STATUS),
-                        Operation.READ_FAULTS,
-                        false);
+                        state.task().title(),
+                        new ClearDiagnosticInformation(ClearDiagnosticInformation.ALL_GROUPS),
+                        Operation.CLEAR)
+                : send("Read the faults again", new ReportDtcByStatusMask(ANY_STATUS), Operation.READ_FAULTS, false);
     }
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return state.phase() == Phase.CLEAR ? go(Phase.REREAD) : done();
     }
 

@@ -1,9 +1,9 @@
 package codrane.core.run;
 
-import codrane.core.octets.Bytes;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest.DiagnosticSessionControl;
+import codrane.core.uds.UdsResponse;
 import java.util.List;
 
 /** Tasks that begin with a supply in its window and the key on, and open a session. */
@@ -29,7 +29,7 @@ abstract sealed class GatedMachine extends TaskMachine permits UnlockedMachine, 
                 new RunAction.AwaitConditions(
                         List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF),
                         "Turn the key on, leave the engine off.");
-            case SESSION -> asks("Open the session", Requests.diagnosticSessionControl(session()));
+            case SESSION -> asks("Open the session", new DiagnosticSessionControl(session()));
             default -> super.action();
         };
     }
@@ -53,8 +53,8 @@ abstract sealed class GatedMachine extends TaskMachine permits UnlockedMachine, 
     }
 
     @Override
-    Step positive(Bytes message) {
-        return state.phase() == Phase.SESSION ? go(opened()) : super.positive(message);
+    Step positive(UdsResponse response) {
+        return state.phase() == Phase.SESSION ? go(opened()) : super.positive(response);
     }
 
     /** What follows the open session. */

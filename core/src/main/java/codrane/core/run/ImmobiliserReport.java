@@ -1,6 +1,8 @@
 package codrane.core.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult;
+import codrane.core.octets.DecodeResult.Decoded;
 import java.time.Duration;
 import java.util.Optional;
 
@@ -13,12 +15,17 @@ import java.util.Optional;
  * @param keys learned, 0..255
  */
 public record ImmobiliserReport(boolean paired, int attemptsLeft, Duration waits, int keys) {
-    private static final int OCTETS = 5;
-
     /** @param octets of the pack's data identifier for it; empty when they are not such a report */
     public static Optional<ImmobiliserReport> of(Bytes octets) {
-        if (octets.length() != OCTETS) return Optional.empty();
-        return Optional.of(new ImmobiliserReport(
-                octets.u8(0) == 1, octets.u8(1), Duration.ofSeconds(octets.u16(2)), octets.u8(4)));
+        return DecodeResult.read(
+                                octets,
+                                in -> new ImmobiliserReport(
+                                        in.u8("paired") == 1,
+                                        in.u8("attempts left"),
+                                        Duration.ofSeconds(in.u16("seconds to wait")),
+                                        in.u8("keys")))
+                        instanceof Decoded<ImmobiliserReport>(ImmobiliserReport report)
+                ? Optional.of(report)
+                : Optional.empty();
     }
 }

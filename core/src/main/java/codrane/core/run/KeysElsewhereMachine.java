@@ -1,8 +1,8 @@
 package codrane.core.run;
 
-import codrane.core.octets.Bytes;
 import codrane.core.run.RunState.Phase;
 import codrane.core.text.Words;
+import codrane.core.uds.UdsRequest;
 
 /** Keys that another tool learns: nothing is sent but the question how many are known. */
 final class KeysElsewhereMachine extends SecretMachine {
@@ -50,7 +50,7 @@ final class KeysElsewhereMachine extends SecretMachine {
     }
 
     @Override
-    Bytes codeRequest() {
+    UdsRequest codeRequest() {
         throw noCode();
     }
 

@@ -1,10 +1,14 @@
 package codrane.core.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult;
+import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.run.RunState.Phase;
 import codrane.core.text.Words;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 
 /** One key, learned while somebody turns it within the window. */
@@ -38,7 +42,7 @@ final class LearnKeyMachine extends SecretMachine {
         return state.phase() == Phase.WINDOW
                 ? asks(
                         "Turn the key off and on: about %d s left".formatted(left()),
-                        Requests.requestRoutineResults(task.immobiliser().keyRoutine()))
+                        RoutineControl.results(task.immobiliser().keyRoutine()))
                 : super.action();
     }
 
@@ -47,8 +51,8 @@ final class LearnKeyMachine extends SecretMachine {
     }
 
     @Override
-    Bytes codeRequest() {
-        return Requests.startRoutine(task.immobiliser().keyRoutine(), Bytes.EMPTY);
+    UdsRequest codeRequest() {
+        return RoutineControl.start(task.immobiliser().keyRoutine(), Bytes.EMPTY);
     }
 
     @Override
@@ -57,11 +61,20 @@ final class LearnKeyMachine extends SecretMachine {
     }
 
     @Override
-    Step positive(Bytes message) {
-        if (state.phase() != Phase.WINDOW) return super.positive(message);
-        boolean tells = message.length() >= 6;
-        if (tells && message.u8(5) == task.number()) return done();
-        return tells && message.u8(4) == RUNNING ? waiting() : go(Phase.LOOK_AGAIN);
+    Step positive(UdsResponse response) {
+        if (state.phase() != Phase.WINDOW) return super.positive(response);
+        return DecodeResult.read(status(response), in -> new Window(in.u8("result"), in.u8("keys")))
+                        instanceof Decoded<Window>(Window window)
+                ? watched(window)
+                : go(Phase.LOOK_AGAIN);
+    }
+
+    /** @param keys known now */
+    private record Window(int result, int keys) {}
+
+    private Step watched(Window window) {
+        if (window.keys() == task.number()) return done();
+        return window.result() == RUNNING ? waiting() : go(Phase.LOOK_AGAIN);
     }
 
     /** While the key is off nobody need answer. */

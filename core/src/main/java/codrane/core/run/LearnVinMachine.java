@@ -4,7 +4,8 @@ import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 
 /**
@@ -38,17 +39,17 @@ final class LearnVinMachine extends UnlockedMachine {
         return switch (state.phase()) {
             case LOOK, LOOK_AGAIN -> reads("Read its VIN", task.module().did(Ident.VIN));
             case FORGET ->
-                writes(task.title(), Requests.startRoutine(task.forgetRoutine(), Bytes.EMPTY), Operation.CODE);
+                writes(task.title(), RoutineControl.start(task.forgetRoutine(), Bytes.EMPTY), Operation.CODE);
             default -> super.action();
         };
     }
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
-            case LOOK, LOOK_AGAIN -> looked(message.from(3));
+            case LOOK, LOOK_AGAIN -> looked(data(response));
             case FORGET -> go(Phase.RESTART);
-            default -> super.positive(message);
+            default -> super.positive(response);
         };
     }
 

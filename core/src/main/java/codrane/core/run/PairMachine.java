@@ -3,7 +3,8 @@ package codrane.core.run;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.RoutineControl;
 
 /** A module paired with the keeper of the immobiliser's secret. */
 final class PairMachine extends SecretMachine {
@@ -20,8 +21,8 @@ final class PairMachine extends SecretMachine {
     }
 
     @Override
-    Bytes codeRequest() {
-        return Requests.startRoutine(
+    UdsRequest codeRequest() {
+        return RoutineControl.start(
                 task.immobiliser().pairRoutine(), Bytes.of(task.member().address()));
     }
 

@@ -2,11 +2,17 @@ package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.WireWriter;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
+import codrane.core.uds.MemoryRange;
 import codrane.core.uds.ResponseCode;
 import codrane.core.uds.ResponseCode.Known;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.RequestDownload;
+import codrane.core.uds.UdsRequest.RequestTransferExit;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.EnumSet;
 import java.util.Set;
@@ -21,6 +27,8 @@ final class ProgramMachine extends UnlockedMachine {
             Known.VOLTAGE_TOO_LOW, Known.TEMPERATURE_TOO_HIGH, Known.ENGINE_IS_RUNNING, Known.ENGINE_IS_NOT_RUNNING);
     /** Block counter, its service and at least one octet of data. */
     private static final int SHORTEST_BLOCK = 3;
+    /** Neither compressed nor encrypted. */
+    private static final int PLAIN = 0;
 
     private final RunTask.Program task;
 
@@ -44,12 +52,11 @@ final class ProgramMachine extends UnlockedMachine {
         return switch (state.phase()) {
             case ASK_STATE ->
                 reads("Ask how far the transfer got", task.module().did(Ident.TRANSFER_STATE));
-            case ERASE -> writes("Erase", ProgramRequests.erase(task), Operation.PROGRAM);
-            case REQUEST_DOWNLOAD ->
-                writes("Ask for a download", ProgramRequests.download(task, state.from()), Operation.PROGRAM);
+            case ERASE -> writes("Erase", erase(), Operation.PROGRAM);
+            case REQUEST_DOWNLOAD -> writes("Ask for a download", download(), Operation.PROGRAM);
             case TRANSFER -> block();
-            case EXIT -> writes("End the transfer", Requests.requestTransferExit(), Operation.PROGRAM);
-            case CHECK -> writes("Let the module check itself", ProgramRequests.check(task), Operation.PROGRAM);
+            case EXIT -> writes("End the transfer", new RequestTransferExit(), Operation.PROGRAM);
+            case CHECK -> writes("Let the module check itself", check(), Operation.PROGRAM);
             case CONFIRM -> reads("Read its software number", task.module().did(Ident.SOFTWARE));
             default -> super.action();
         };
@@ -61,17 +68,37 @@ final class ProgramMachine extends UnlockedMachine {
         return new RunAction.SendBlock(task.module().id(), state.block(), state.block() & 0xFF, address, length);
     }
 
+    private UdsRequest erase() {
+        Bytes range = new WireWriter().u32(task.start()).u32(task.length()).written();
+        return RoutineControl.start(RoutineControl.ERASE_MEMORY, range);
+    }
+
+    private UdsRequest download() {
+        long left = task.start() + task.length() - state.from();
+        return new RequestDownload(PLAIN, MemoryRange.of(state.from(), left));
+    }
+
+    private UdsRequest check() {
+        Bytes expected = new WireWriter().u32(task.crc32()).written();
+        return RoutineControl.start(RoutineControl.CHECK_PROGRAMMING_DEPENDENCIES, expected);
+    }
+
+    /** 0 when the module says none that can be read. */
+    private static long longestBlock(UdsResponse response) {
+        return response instanceof UdsResponse.RequestDownload(long longest) ? longest : 0;
+    }
+
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
-            case ASK_STATE -> resume(TransferState.of(message.from(3), task));
+            case ASK_STATE -> resume(TransferState.of(data(response), task));
             case ERASE -> enter(state.download(task.start()));
-            case REQUEST_DOWNLOAD -> granted(ProgramRequests.longestBlock(message));
-            case TRANSFER -> confirmed(message);
+            case REQUEST_DOWNLOAD -> granted(longestBlock(response));
+            case TRANSFER -> confirmed(response);
             case EXIT -> go(Phase.CHECK);
-            case CHECK -> checked(message);
-            case CONFIRM -> confirmed(message.from(3).text().strip());
-            default -> super.positive(message);
+            case CHECK -> checked(status(response));
+            case CONFIRM -> confirmed(data(response).text().strip());
+            default -> super.positive(response);
         };
     }
 
@@ -83,22 +110,23 @@ final class ProgramMachine extends UnlockedMachine {
         };
     }
 
-    private Step granted(int most) {
-        int octets = Math.min(most, task.module().flash().orElseThrow().blockBytes());
+    private Step granted(long most) {
+        int octets = (int) Math.min(most, task.module().flash().orElseThrow().blockBytes());
         return octets < SHORTEST_BLOCK
                 ? lost("offers blocks of " + most + " octets, which can't hold data", "Recover the run.")
                 : enter(state.transfer(octets - 2));
     }
 
-    private Step confirmed(Bytes message) {
-        boolean echoed = message.length() >= 2 && message.u8(1) == (state.block() & 0xFF);
+    private Step confirmed(UdsResponse response) {
+        boolean echoed = response instanceof UdsResponse.TransferData(int counter, Bytes none)
+                && counter == (state.block() & 0xFF);
         if (!echoed) return lost("confirmed another block than was sent", "Recover the run.");
         RunState next = state.nextBlock();
         return enter(next.block() > next.blocks() ? next.at(Phase.EXIT) : next);
     }
 
-    private Step checked(Bytes message) {
-        boolean good = message.length() >= 5 && message.u8(4) == 0;
+    private Step checked(Bytes status) {
+        boolean good = !status.isEmpty() && status.u8(0) == 0;
         if (good) return go(Phase.RESTART);
         if (state.payload() == 0) return go(Phase.ERASE); // nothing was sent since recovering
         return lost(

@@ -5,8 +5,9 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Procedure;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,34 +76,30 @@ final class RoutineMachine extends GatedMachine {
             case CONDITIONS ->
                 new RunAction.AwaitConditions(procedure.needs(), "For \"" + task.title() + "\": " + needs() + ".");
             case START ->
-                writes(task.title(), Requests.startRoutine(procedure.routine(), Bytes.EMPTY), Operation.ROUTINE);
+                writes(task.title(), RoutineControl.start(procedure.routine(), Bytes.EMPTY), Operation.ROUTINE);
             case RESULT ->
-                send(
-                        "Ask how far it is",
-                        Requests.requestRoutineResults(procedure.routine()),
-                        Operation.ROUTINE,
-                        false);
+                send("Ask how far it is", RoutineControl.results(procedure.routine()), Operation.ROUTINE, false);
             default -> super.action();
         };
     }
 
     RunAction.Send halt() {
-        return writes("Stop the routine", Requests.stopRoutine(procedure.routine()), Operation.ROUTINE);
+        return writes("Stop the routine", RoutineControl.stop(procedure.routine()), Operation.ROUTINE);
     }
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
             case START -> go(Phase.RESULT);
-            case RESULT -> result(message);
-            default -> super.positive(message);
+            case RESULT -> result(status(response));
+            default -> super.positive(response);
         };
     }
 
-    private Step result(Bytes message) {
-        if (message.length() < 5)
+    private Step result(Bytes status) {
+        if (status.isEmpty())
             return safe("does not tell whether it is done", "Look what it did before it is released again.");
-        int result = message.u8(4);
+        int result = status.u8(0);
         return switch (result) {
             case DONE -> done();
             case RUNNING -> later("is still at it");

@@ -4,6 +4,7 @@ import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
+import codrane.core.uds.UdsRequest;
 import java.time.Duration;
 import java.util.List;
 
@@ -15,9 +16,9 @@ public sealed interface RunAction {
      * @param writes whether it changes something in the module
      * @param code whether the vehicle's codes follow the request: they are nowhere but on the wire
      */
-    record Send(String purpose, String module, Bytes request, Operation operation, boolean writes, boolean code)
+    record Send(String purpose, String module, UdsRequest request, Operation operation, boolean writes, boolean code)
             implements RunAction {
-        public Send(String purpose, String module, Bytes request, Operation operation, boolean writes) {
+        public Send(String purpose, String module, UdsRequest request, Operation operation, boolean writes) {
             this(purpose, module, request, operation, writes, false);
         }
     }

@@ -1,6 +1,5 @@
 package codrane.core.run;
 
-import codrane.core.octets.Bytes;
 import codrane.core.run.Reply.Positive;
 import codrane.core.run.Reply.Refused;
 import codrane.core.run.Reply.Silent;
@@ -28,7 +27,7 @@ public final class RunMachine {
         TaskMachine machine = TaskMachine.of(state);
         return switch (event) {
             case RunEvent.Proceed() -> starts(state) ? TaskMachine.enter(state) : machine.proceed();
-            case RunEvent.Answered(Positive(Bytes message)) -> machine.positive(message);
+            case RunEvent.Answered(Positive positive) -> machine.positive(positive.response());
             case RunEvent.Answered(Refused(ResponseCode code)) -> machine.refused(code);
             case RunEvent.Answered(Silent(Duration waited)) -> machine.silent(waited);
         };

@@ -4,9 +4,11 @@ import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
 import codrane.core.uds.ResponseCode.Known;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.ReadDataByIdentifier;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.EnumSet;
 import java.util.Optional;
@@ -55,10 +57,10 @@ abstract sealed class SecretMachine extends GatedMachine permits PairMachine, Le
     }
 
     /** The codes follow it, which no run holds. */
-    abstract Bytes codeRequest();
+    abstract UdsRequest codeRequest();
 
     private RunAction report(PackModule module, String purpose) {
-        Bytes request = Requests.readDataByIdentifier(task.immobiliser().state());
+        UdsRequest request = new ReadDataByIdentifier(task.immobiliser().state());
         return new RunAction.Send(purpose, module.id(), request, Operation.READ_IDENTIFICATION, false);
     }
 
@@ -70,11 +72,11 @@ abstract sealed class SecretMachine extends GatedMachine permits PairMachine, Le
     abstract Phase afterCode();
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
             case CODE -> go(afterCode());
-            case LOOK, ATTEMPTS, WRONG_CODE, LOOK_AGAIN -> reported(message.from(3));
-            default -> super.positive(message);
+            case LOOK, ATTEMPTS, WRONG_CODE, LOOK_AGAIN -> reported(data(response));
+            default -> super.positive(response);
         };
     }
 

@@ -4,8 +4,12 @@ import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.EcuReset;
+import codrane.core.uds.UdsRequest.ReadDataByIdentifier;
+import codrane.core.uds.UdsRequest.TesterPresent;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 
 /**
@@ -58,8 +62,8 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
 
     RunAction action() {
         return switch (state.phase()) {
-            case RESTART -> writes("Restart the module", Requests.ecuReset(1), Operation.ROUTINE);
-            case WAKE -> asks("Wait until it answers", Requests.testerPresent());
+            case RESTART -> writes("Restart the module", new EcuReset(1), Operation.ROUTINE);
+            case WAKE -> asks("Wait until it answers", new TesterPresent());
             default -> throw new IllegalStateException(state.phase() + " has no action of its own");
         };
     }
@@ -69,7 +73,7 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
         return state.phase() == Phase.RESTART ? go(Phase.WAKE) : enter(state);
     }
 
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
             case RESTART -> pause("The module restarts", RESTARTS_FOR);
             case WAKE -> awake();
@@ -92,6 +96,18 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
         return state.phase() == Phase.RESTART
                 ? pause("The module restarts", RESTARTS_FOR)
                 : again("did not answer within " + waited.toMillis() + " ms");
+    }
+
+    /** What was read; nothing when the answer is not laid out as one to a read. */
+    static Bytes data(UdsResponse response) {
+        return response instanceof UdsResponse.ReadDataByIdentifier(int identifier, Bytes data) ? data : Bytes.EMPTY;
+    }
+
+    /** What a routine tells; nothing when the answer is not laid out as one of a routine. */
+    static Bytes status(UdsResponse response) {
+        return response instanceof UdsResponse.RoutineControl(int type, int routine, Bytes status)
+                ? status
+                : Bytes.EMPTY;
     }
 
     final Step go(Phase phase) {
@@ -145,19 +161,19 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
     }
 
     /** A request that changes nothing. */
-    final RunAction.Send asks(String purpose, Bytes request) {
+    final RunAction.Send asks(String purpose, UdsRequest request) {
         return send(purpose, request, Operation.READ_IDENTIFICATION, false);
     }
 
     final RunAction.Send reads(String purpose, int dataIdentifier) {
-        return asks(purpose, Requests.readDataByIdentifier(dataIdentifier));
+        return asks(purpose, new ReadDataByIdentifier(dataIdentifier));
     }
 
-    final RunAction.Send writes(String purpose, Bytes request, Operation operation) {
+    final RunAction.Send writes(String purpose, UdsRequest request, Operation operation) {
         return send(purpose, request, operation, true);
     }
 
-    final RunAction.Send send(String purpose, Bytes request, Operation operation, boolean writes) {
+    final RunAction.Send send(String purpose, UdsRequest request, Operation operation, boolean writes) {
         return new RunAction.Send(purpose, state.task().module().id(), request, operation, writes);
     }
 }

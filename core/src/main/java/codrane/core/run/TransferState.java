@@ -1,6 +1,7 @@
 package codrane.core.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult;
 import codrane.core.pack.PackModule.Resume;
 
 /** How far a module says that a transfer got. On the wire: one octet of state, four of the next free address. */
@@ -18,11 +19,15 @@ public sealed interface TransferState {
     record FromErase() implements TransferState {}
 
     static TransferState of(Bytes report, RunTask.Program program) {
-        if (report.length() < 5) return new FromErase();
-        if (report.u8(0) == VERIFIED) return new Verified();
-        boolean canGoOn = program.module().flash().orElseThrow().resume() == Resume.FROM_ADDRESS;
-        long next = report.u32(1);
-        boolean inside = next >= program.start() && next < program.start() + program.length();
-        return report.u8(0) == PARTIAL && canGoOn && inside ? new Partial(next) : new FromErase();
+        return DecodeResult.<TransferState>read(report, in -> {
+                    int state = in.u8("state");
+                    long next = in.u32("next free address");
+                    in.rest();
+                    if (state == VERIFIED) return new Verified();
+                    boolean canGoOn = program.module().flash().orElseThrow().resume() == Resume.FROM_ADDRESS;
+                    boolean inside = next >= program.start() && next < program.start() + program.length();
+                    return state == PARTIAL && canGoOn && inside ? new Partial(next) : new FromErase();
+                })
+                .orElse(new FromErase());
     }
 }

@@ -4,7 +4,8 @@ import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest.RequestSeed;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 
 /** Tasks for which the module is unlocked by seed and key. No key is computed here: the executor asks who knows it. */
@@ -21,21 +22,21 @@ abstract sealed class UnlockedMachine extends GatedMachine permits ProgramMachin
     @Override
     RunAction action() {
         return state.phase() == Phase.SEED
-                ? send("Ask for a seed", Requests.requestSeed(access().securityLevel()), Operation.SECURITY, false)
+                ? send("Ask for a seed", new RequestSeed(access().securityLevel()), Operation.SECURITY, false)
                 : super.action();
     }
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
-            case SEED -> key(message);
+            case SEED -> key(response);
             case KEY -> unlocked();
-            default -> super.positive(message);
+            default -> super.positive(response);
         };
     }
 
-    private Step key(Bytes message) {
-        Bytes seed = message.length() >= 6 ? message.slice(2, 4) : Bytes.EMPTY;
+    private Step key(UdsResponse response) {
+        Bytes seed = response instanceof UdsResponse.RequestSeed(int level, Bytes sent) ? sent : Bytes.EMPTY;
         if (seed.isEmpty() || seed.allAre(0)) return unlocked(); // an all-zero seed: unlocked already
         return new Step(
                 state.at(Phase.KEY),

@@ -3,8 +3,9 @@ package codrane.core.run;
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.run.RunState.Phase;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode;
+import codrane.core.uds.UdsRequest.WriteDataByIdentifier;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 
 /** One data identifier: read, written where it differs, read back. An unknown outcome is read, never repeated blindly. */
@@ -26,22 +27,19 @@ final class WriteMachine extends UnlockedMachine {
         return switch (state.phase()) {
             case READ -> reads("Read what is there", task.dataIdentifier());
             case WRITE ->
-                writes(
-                        task.title(),
-                        Requests.writeDataByIdentifier(task.dataIdentifier(), task.value()),
-                        Operation.CODE);
+                writes(task.title(), new WriteDataByIdentifier(task.dataIdentifier(), task.value()), Operation.CODE);
             case READ_BACK -> reads("Read it back", task.dataIdentifier());
             default -> super.action();
         };
     }
 
     @Override
-    Step positive(Bytes message) {
+    Step positive(UdsResponse response) {
         return switch (state.phase()) {
-            case READ -> message.from(3).equals(task.value()) ? done() : go(Phase.WRITE);
+            case READ -> data(response).equals(task.value()) ? done() : go(Phase.WRITE);
             case WRITE -> go(Phase.READ_BACK);
-            case READ_BACK -> compare(message.from(3));
-            default -> super.positive(message);
+            case READ_BACK -> compare(data(response));
+            default -> super.positive(response);
         };
     }
 

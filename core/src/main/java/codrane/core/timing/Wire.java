@@ -5,8 +5,11 @@ import java.time.Duration;
 
 /** What a message goes over, for estimates: full frames of ordinary content. */
 public sealed interface Wire {
-    /** @param bitrate bits a second */
-    record Can(int bitrate, boolean extended) implements Wire {
+    /**
+     * @param bitrate bits a second
+     * @param addressOctets in front of each frame's data: 0, or 1 with extended addressing
+     */
+    record Can(int bitrate, boolean extended, int addressOctets) implements Wire {
         private static final Bytes ORDINARY = Bytes.parse("215A930C77E148B6");
 
         @Override
@@ -17,15 +20,16 @@ public sealed interface Wire {
 
         @Override
         public int octetsPerFrame() {
-            return 7;
+            return 7 - addressOctets;
         }
     }
 
     /**
      * @param bitrate of arbitration, bits a second
      * @param dataBitrate bits a second
+     * @param addressOctets in front of each frame's data: 0, or 1 with extended addressing
      */
-    record CanFd(int bitrate, int dataBitrate, boolean extended) implements Wire {
+    record CanFd(int bitrate, int dataBitrate, boolean extended, int addressOctets) implements Wire {
         private static final Bytes ORDINARY = Bytes.parse("215A930C77E148B63D02F19E5B80C467".repeat(4));
 
         @Override
@@ -37,7 +41,7 @@ public sealed interface Wire {
 
         @Override
         public int octetsPerFrame() {
-            return 63;
+            return 63 - addressOctets;
         }
     }
 

@@ -2,23 +2,22 @@ package codrane.core.uds;
 
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult.Decoded;
+import codrane.core.text.Words;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Diagnostic messages in words, for traces: the standard's name of the service, then what it is about. */
 public final class MessageText {
     private static final int LONGEST_DATA = 24;
+    private static final int ALL_GROUPS = UdsRequest.ClearDiagnosticInformation.ALL_GROUPS;
     private static final Map<Integer, String> SESSIONS =
             Map.of(0x01, "default session", 0x02, "programming session", 0x03, "extended session");
     private static final Map<Integer, String> RESETS = Map.of(0x01, "hard", 0x02, "key off and on", 0x03, "soft");
-    private static final Map<Integer, String> REPORTS = Map.of(
-            0x01, "number by status",
-            0x02, "by status",
-            0x03, "snapshots there are",
-            0x04, "snapshot",
-            0x06, "extended data",
-            0x0A, "all supported");
     private static final Map<Integer, String> ROUTINES = Map.of(0x01, "start", 0x02, "stop", 0x03, "results of");
 
     private final Map<Integer, String> identifiers;
@@ -32,14 +31,12 @@ public final class MessageText {
     public String of(Bytes message) {
         if (message.isEmpty()) return "empty message";
         int first = message.u8(0);
-        if (first == Service.NEGATIVE) return negative(message);
         Optional<Service> request = Service.of(first);
-        if (request.isPresent()) return line(request.get().title(), about(request.get(), message));
+        if (request.isPresent()) return line(request.get().title(), asked(message));
         Optional<Service> response = Service.of(first & ~Service.POSITIVE);
-        if (response.isPresent() && (first & Service.POSITIVE) != 0) {
-            return line(response.get().title() + " answered", about(response.get(), message));
-        }
-        return "unknown service %02X".formatted(first);
+        boolean positive = response.isPresent() && (first & Service.POSITIVE) != 0;
+        if (positive) return line(response.get().title() + " answered", answered(message));
+        return first == Service.NEGATIVE ? negative(message) : "unknown service %02X".formatted(first);
     }
 
     private static String line(String title, String about) {
@@ -47,62 +44,165 @@ public final class MessageText {
     }
 
     private static String negative(Bytes message) {
-        if (message.length() < 3) return "incomplete refusal";
-        String title = Service.of(message.u8(1)).map(Service::title).orElse("service %02X".formatted(message.u8(1)));
-        ResponseCode code = new ResponseCode(message.u8(2));
+        if (!(UdsResponse.of(message) instanceof UdsResponse.NegativeResponse(int service, ResponseCode code)))
+            return "incomplete refusal";
+        String title = Service.of(service).map(Service::title).orElse("service %02X".formatted(service));
         if (code.is(ResponseCode.Known.RESPONSE_PENDING)) return title + " pending: " + code.words();
         return "%s refused: %s (%02X)".formatted(title, code.words(), code.number());
     }
 
-    private String about(Service service, Bytes message) {
-        if (message.length() < 2) return "";
-        int sub = message.u8(1) & ~Service.SUPPRESS;
-        String quiet = service.hasSubFunction() && (message.u8(1) & Service.SUPPRESS) != 0 ? ", no answer wanted" : "";
-        return switch (service) {
-            case DIAGNOSTIC_SESSION_CONTROL -> SESSIONS.getOrDefault(sub, "session %02X".formatted(sub)) + quiet;
-            case ECU_RESET -> RESETS.getOrDefault(sub, "type %02X".formatted(sub)) + quiet;
-            case READ_DTC_INFORMATION -> REPORTS.getOrDefault(sub, "report %02X".formatted(sub)) + fault(sub, message);
-            case READ_DATA_BY_IDENTIFIER,
-                    READ_SCALING_DATA_BY_IDENTIFIER,
-                    WRITE_DATA_BY_IDENTIFIER,
-                    INPUT_OUTPUT_CONTROL_BY_IDENTIFIER -> identifier(message, 1);
-            case DYNAMICALLY_DEFINE_DATA_IDENTIFIER -> identifier(message, 2);
-            case ROUTINE_CONTROL -> ROUTINES.getOrDefault(sub, "%02X of".formatted(sub)) + " " + number(message, 2);
-            case SECURITY_ACCESS ->
-                (sub & 1) == 1 ? "seed, level %02X".formatted(sub) : "key, level %02X".formatted(sub - 1);
-            case TRANSFER_DATA -> "block %02X, %d octets".formatted(message.u8(1), message.length() - 2);
-            case REQUEST_DOWNLOAD, REQUEST_UPLOAD, READ_MEMORY_BY_ADDRESS, WRITE_MEMORY_BY_ADDRESS ->
-                data(message.from(1));
-            case COMMUNICATION_CONTROL, AUTHENTICATION, TESTER_PRESENT, CONTROL_DTC_SETTING, LINK_CONTROL ->
-                "%02X".formatted(sub) + quiet;
-            case CLEAR_DIAGNOSTIC_INFORMATION ->
-                message.from(1).allAre(0xFF) ? "all faults" : message.from(1).hex();
-            case REQUEST_TRANSFER_EXIT,
-                    OBD_CURRENT_DATA,
-                    OBD_STORED_FAULTS,
-                    OBD_CLEAR,
-                    OBD_PENDING_FAULTS,
-                    OBD_VEHICLE_INFORMATION,
-                    OBD_PERMANENT_FAULTS -> data(message.from(1));
+    private String asked(Bytes message) {
+        if (!(UdsRequest.decode(message) instanceof Decoded<UdsRequest>(UdsRequest request)))
+            return data(message.from(1));
+        String quiet = Service.suppressed(message) ? "no answer wanted" : "";
+        return Stream.of(asked(request), quiet).filter(s -> !s.isEmpty()).collect(Collectors.joining(", "));
+    }
+
+    private String asked(UdsRequest request) {
+        return switch (request) {
+            case UdsRequest.DiagnosticSessionControl(int session) -> session(session);
+            case UdsRequest.EcuReset(int type) -> reset(type);
+            case UdsRequest.ClearDiagnosticInformation(int group) ->
+                group == ALL_GROUPS ? "all faults" : new FaultCode(group).text();
+            case UdsRequest.ReportNumberOfDtcByStatusMask m -> "number by status";
+            case UdsRequest.ReportDtcByStatusMask m -> "by status";
+            case UdsRequest.ReportDtcSnapshotIdentification m -> "snapshots there are";
+            case UdsRequest.ReportDtcSnapshotRecordByDtcNumber(int dtc, int record) -> "snapshot" + fault(dtc);
+            case UdsRequest.ReportDtcExtDataRecordByDtcNumber(int dtc, int record) -> "extended data" + fault(dtc);
+            case UdsRequest.ReportSupportedDtc m -> "all supported";
+            case UdsRequest.ReadDataByIdentifier(List<Integer> identifiers) ->
+                identifiers.stream().map(this::identifier).collect(Collectors.joining(", "));
+            case UdsRequest.ReadScalingDataByIdentifier(int identifier) -> identifier(identifier);
+            case UdsRequest.WriteDataByIdentifier(int identifier, Bytes data) -> identifier(identifier, data);
+            case UdsRequest.InputOutputControlByIdentifier(int identifier, int control, Bytes state) ->
+                identifier(identifier, Bytes.of(control).plus(state));
+            case UdsRequest.DefineByIdentifier(int identifier, List<UdsRequest.Piece> pieces) ->
+                identifier(identifier) + ", of " + Words.count(pieces.size(), "piece");
+            case UdsRequest.ClearDynamicallyDefinedDataIdentifier(Optional<Integer> identifier) ->
+                "forget " + identifier.map(this::identifier).orElse("all");
+            case UdsRequest.RequestSeed(int level) -> seed(level);
+            case UdsRequest.SendKey(int level, Bytes key) -> key(level);
+            case UdsRequest.RoutineControl(int type, int routine, Bytes option) -> routine(type, routine);
+            case UdsRequest.TransferData(int counter, Bytes data) -> block(counter, data);
+            case UdsRequest.RequestDownload(int format, MemoryRange range) -> range(range);
+            case UdsRequest.RequestUpload(int format, MemoryRange range) -> range(range);
+            case UdsRequest.ReadMemoryByAddress(MemoryRange range) -> range(range);
+            case UdsRequest.WriteMemoryByAddress(MemoryRange range, Bytes data) -> range(range);
+            case UdsRequest.CommunicationControl(int control, int type) -> "%02X".formatted(control);
+            case UdsRequest.DeAuthenticate m -> "end";
+            case UdsRequest.VerifyCertificateUnidirectional m -> "certificate";
+            case UdsRequest.ProofOfOwnership m -> "proof of ownership";
+            case UdsRequest.AuthenticationConfiguration m -> "which kind";
+            case UdsRequest.TesterPresent m -> "";
+            case UdsRequest.ControlDtcSetting(int type, Bytes option) -> faultStoring(type);
+            case UdsRequest.VerifyModeTransitionWithFixedParameter(int rate) -> "rate %02X".formatted(rate);
+            case UdsRequest.TransitionMode m -> "change over";
+            case UdsRequest.ObdCurrentData(List<Integer> identifiers) ->
+                identifiers.stream().map("%02X"::formatted).collect(Collectors.joining(" "));
+            case UdsRequest.ObdVehicleInformation(int type) -> "%02X".formatted(type);
+            case UdsRequest.RequestTransferExit m -> "";
+            case UdsRequest.ObdStoredFaults m -> "";
+            case UdsRequest.ObdClear m -> "";
+            case UdsRequest.ObdPendingFaults m -> "";
+            case UdsRequest.ObdPermanentFaults m -> "";
         };
     }
 
-    private static String fault(int sub, Bytes message) {
-        boolean about = (sub == 0x04 || sub == 0x06) && message.length() >= 5;
-        return about ? " of " + new FaultCode(message.u8(2) << 16 | message.u16(3)).text() : "";
+    private String answered(Bytes message) {
+        return switch (UdsResponse.of(message)) {
+            case UdsResponse.DiagnosticSessionControl m -> session(m.session());
+            case UdsResponse.EcuReset(int type) -> reset(type);
+            case UdsResponse.ReportNumberOfDtcByStatusMask m -> "number by status, " + m.count();
+            case UdsResponse.ReportDtcByStatusMask m ->
+                "by status, " + Words.count(m.faults().size(), "fault");
+            case UdsResponse.ReportSupportedDtc m ->
+                "all supported, " + Words.count(m.faults().size(), "fault");
+            case UdsResponse.ReportDtcSnapshotIdentification m ->
+                "snapshots there are, " + m.snapshots().size();
+            case UdsResponse.ReportDtcSnapshotRecordByDtcNumber m ->
+                "snapshot" + fault(m.fault().number());
+            case UdsResponse.ReportDtcExtDataRecordByDtcNumber m ->
+                "extended data" + fault(m.fault().number());
+            case UdsResponse.ReadDataByIdentifier(int identifier, Bytes data) -> identifier(identifier, data);
+            case UdsResponse.ReadScalingDataByIdentifier(int identifier, Bytes data) -> identifier(identifier, data);
+            case UdsResponse.WriteDataByIdentifier(int identifier) -> identifier(identifier);
+            case UdsResponse.InputOutputControlByIdentifier(int identifier, int control, Bytes state) ->
+                identifier(identifier, Bytes.of(control).plus(state));
+            case UdsResponse.DynamicallyDefineDataIdentifier m ->
+                m.identifier().map(this::identifier).orElse("all");
+            case UdsResponse.RequestSeed(int level, Bytes seed) -> seed(level);
+            case UdsResponse.SendKey(int level) -> key(level);
+            case UdsResponse.RoutineControl(int type, int routine, Bytes status) ->
+                routine(type, routine) + (status.isEmpty() ? "" : ", " + data(status));
+            case UdsResponse.TransferData(int counter, Bytes data) -> block(counter, data);
+            case UdsResponse.RequestDownload(long longest) -> "blocks of up to " + longest + " octets";
+            case UdsResponse.RequestUpload(long longest) -> "blocks of up to " + longest + " octets";
+            case UdsResponse.WriteMemoryByAddress(MemoryRange range) -> range(range);
+            case UdsResponse.ReadMemoryByAddress(Bytes data) -> data(data);
+            case UdsResponse.RequestTransferExit(Bytes parameters) -> data(parameters);
+            case UdsResponse.CommunicationControl(int control) -> "%02X".formatted(control);
+            case UdsResponse.DeAuthenticate(int returned) -> "end, %02X".formatted(returned);
+            case UdsResponse.VerifyCertificateUnidirectional m -> "certificate, %02X".formatted(m.returned());
+            case UdsResponse.ProofOfOwnership m -> "proof of ownership, %02X".formatted(m.returned());
+            case UdsResponse.AuthenticationConfiguration(int returned) -> "which kind, %02X".formatted(returned);
+            case UdsResponse.ControlDtcSetting(int type) -> faultStoring(type);
+            case UdsResponse.LinkControl(int type) -> "%02X".formatted(type);
+            case UdsResponse.ObdCurrentData(Bytes values) -> data(values);
+            case UdsResponse.ObdVehicleInformation(int type, Bytes items) -> "%02X, %s".formatted(type, data(items));
+            case UdsResponse.ObdStoredFaults(List<Integer> faults) -> Words.count(faults.size(), "fault");
+            case UdsResponse.ObdPendingFaults(List<Integer> faults) -> Words.count(faults.size(), "fault");
+            case UdsResponse.ObdPermanentFaults(List<Integer> faults) -> Words.count(faults.size(), "fault");
+            case UdsResponse.Unreadable(Bytes octets) -> data(octets.from(1));
+            case UdsResponse.ClearDiagnosticInformation m -> "";
+            case UdsResponse.TesterPresent m -> "";
+            case UdsResponse.ObdClear m -> "";
+            case UdsResponse.NegativeResponse m -> "";
+        };
     }
 
-    private String identifier(Bytes message, int at) {
-        if (message.length() < at + 2) return "";
-        int identifier = message.u16(at);
+    private static String session(int session) {
+        return SESSIONS.getOrDefault(session, "session %02X".formatted(session));
+    }
+
+    private static String reset(int type) {
+        return RESETS.getOrDefault(type, "type %02X".formatted(type));
+    }
+
+    private static String fault(int number) {
+        return " of " + new FaultCode(number).text();
+    }
+
+    private static String seed(int level) {
+        return "seed, level %02X".formatted(level);
+    }
+
+    private static String key(int level) {
+        return "key, level %02X".formatted(level);
+    }
+
+    private static String routine(int type, int routine) {
+        return ROUTINES.getOrDefault(type, "%02X of".formatted(type)) + " %04X".formatted(routine);
+    }
+
+    private static String block(int counter, Bytes data) {
+        return "block %02X, %d octets".formatted(counter, data.length());
+    }
+
+    private static String range(MemoryRange range) {
+        return range.known() ? "%d octets from %X".formatted(range.size(), range.address()) : "in an unknown format";
+    }
+
+    private static String faultStoring(int type) {
+        return type == 1 ? "faults are stored" : type == 2 ? "faults are not stored" : "%02X".formatted(type);
+    }
+
+    private String identifier(int identifier) {
         String name = identifiers.get(identifier);
-        String shown = "%04X".formatted(identifier) + (name == null ? "" : " " + name);
-        int rest = message.length() - at - 2;
-        return rest == 0 ? shown : shown + ", " + data(message.from(at + 2));
+        return "%04X".formatted(identifier) + (name == null ? "" : " " + name);
     }
 
-    private static String number(Bytes message, int at) {
-        return message.length() < at + 2 ? "" : "%04X".formatted(message.u16(at));
+    private String identifier(int identifier, Bytes data) {
+        return identifier(identifier) + (data.isEmpty() ? "" : ", " + data(data));
     }
 
     private static String data(Bytes octets) {

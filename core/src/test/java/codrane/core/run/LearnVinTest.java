@@ -27,7 +27,7 @@ class LearnVinTest {
         boolean refuses;
 
         Reply answer(RunAction.Send send) {
-            String request = send.request().hex();
+            String request = send.request().encode().hex();
             happened.add(request);
             if (request.equals("22F190")) {
                 if (vin.allAre(0xFF) && happened.contains("1101") && slow-- == 0) vin = VIN;
@@ -37,11 +37,11 @@ class LearnVinTest {
                 if (refuses) return new Reply.Refused(Known.SECURITY_ACCESS_DENIED.code());
                 vin = Bytes.filled(17, 0xFF);
             }
-            int service = send.request().u8(0);
-            if (service == 0x27 && send.request().length() == 2)
-                return new Reply.Positive(Bytes.of(0x67, send.request().u8(1), 0, 0, 0, 0));
+            int service = send.request().encode().u8(0);
+            if (service == 0x27 && send.request().encode().length() == 2)
+                return new Reply.Positive(Bytes.of(0x67, send.request().encode().u8(1), 0, 0, 0, 0));
             return new Reply.Positive(
-                    Bytes.of(service + 0x40).plus(send.request().from(1)));
+                    Bytes.of(service + 0x40).plus(send.request().encode().from(1)));
         }
     }
 

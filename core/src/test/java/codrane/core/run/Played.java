@@ -1,7 +1,7 @@
 package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import java.util.List;
 import java.util.function.Function;
 
@@ -40,7 +40,7 @@ final class Played {
         return new RunAction.Send(
                 action.purpose(),
                 action.module(),
-                Requests.sendKey(action.level(), action.seed()),
+                new UdsRequest.SendKey(action.level(), action.seed()),
                 OperationMatrix.Operation.SECURITY,
                 false);
     }

@@ -36,13 +36,13 @@ class RoutineTest {
         final Deque<Reply> results = new ArrayDeque<>();
 
         Reply answer(RunAction.Send send) {
-            happened.add(send.request().hex());
-            int service = send.request().u8(0);
+            happened.add(send.request().encode().hex());
+            int service = send.request().encode().u8(0);
             boolean asked = service == 0x31 && !results.isEmpty();
             if (asked) return results.poll();
-            if (service == 0x31) return new Reply.Positive(result(send.request(), 0));
+            if (service == 0x31) return new Reply.Positive(result(send.request().encode(), 0));
             return new Reply.Positive(
-                    Bytes.of(service + 0x40).plus(send.request().from(1)));
+                    Bytes.of(service + 0x40).plus(send.request().encode().from(1)));
         }
 
         void then(int result) {
@@ -147,7 +147,11 @@ class RoutineTest {
     @Test
     void beforeStopping_whatMoves_isStopped_andNothingElseIs() {
         RunState moving = RunState.begin(List.of(ZERO)).at(Phase.RESULT);
-        assertThat(RunMachine.beforeStopping(moving).orElseThrow().request().hex())
+        assertThat(RunMachine.beforeStopping(moving)
+                        .orElseThrow()
+                        .request()
+                        .encode()
+                        .hex())
                 .isEqualTo("31020205");
         assertThat(RunMachine.beforeStopping(RunState.begin(List.of(ZERO)))).isEmpty();
         assertThat(RunMachine.beforeStopping(RunState.begin(List.of(CODE)).at(Phase.WRITE)))

@@ -36,8 +36,8 @@ class RunMachineTest {
         Reply answer(RunAction action) {
             return switch (action) {
                 case RunAction.Send send -> {
-                    sent.add(send.request().hex());
-                    yield positive(send.request());
+                    sent.add(send.request().encode().hex());
+                    yield positive(send.request().encode());
                 }
                 case RunAction.SendKey key -> answer(Played.keyed(key));
                 case RunAction.SendBlock block -> {

@@ -41,21 +41,22 @@ class SecretTest {
         int turnedAfter = 2;
 
         Reply answer(RunAction.Send send) {
-            happened.add(send.module() + " " + send.request().hex());
-            int service = send.request().u8(0);
+            happened.add(send.module() + " " + send.request().encode().hex());
+            int service = send.request().encode().u8(0);
             if (silentAfterCode && paired && send.module().equals("gearbox"))
                 return new Reply.Silent(Duration.ofSeconds(5));
             if (service == 0x22)
                 return new Reply.Positive(
                         Bytes.of(0x62, 2, 0x20, paired ? 1 : 0, attempts, waits >> 8, waits & 0xFF, keys));
-            if (service == 0x31 && send.request().u8(1) == 3) return window();
+            if (service == 0x31 && send.request().encode().u8(1) == 3) return window();
             if (send.code()) {
                 if (verdict.isPresent()) return verdict.get();
-                if (send.request().u16(2) == SHARED.pairRoutine()) paired = true;
-                return new Reply.Positive(Bytes.of(0x71, 1, 3, send.request().u8(3), 0));
+                if (send.request().encode().u16(2) == SHARED.pairRoutine()) paired = true;
+                return new Reply.Positive(
+                        Bytes.of(0x71, 1, 3, send.request().encode().u8(3), 0));
             }
             return new Reply.Positive(
-                    Bytes.of(service + 0x40).plus(send.request().from(1)));
+                    Bytes.of(service + 0x40).plus(send.request().encode().from(1)));
         }
 
         private Reply window() {

@@ -42,7 +42,7 @@ class TimingTest {
     @Test
     void programmingEstimate_moreData_takesLonger() {
         ProgrammingEstimate.Figures figures = new ProgrammingEstimate.Figures(
-                new Wire.Can(500_000, false),
+                new Wire.Can(500_000, false, 0),
                 1026,
                 0,
                 Duration.ZERO,

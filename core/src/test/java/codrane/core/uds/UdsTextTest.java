@@ -3,6 +3,7 @@ package codrane.core.uds;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,22 +41,28 @@ class UdsTextTest {
     /** Written by hand from the services' layouts. */
     @Test
     void requests_areTheHandWrittenOctets() {
-        assertThat(Requests.readDataByIdentifier(0xF190, 0xF18C).hex()).isEqualTo("22F190F18C");
-        assertThat(Requests.requestDownload(0x00080000, 0x00100000).hex()).isEqualTo("3400440008000000100000");
-        assertThat(Requests.writeMemoryByAddress(0xFF0000, Bytes.parse("AABB")).hex())
-                .isEqualTo("3D4400FF000000000002AABB");
-        assertThat(Requests.startRoutine(0x0203, Bytes.of(1)).hex()).isEqualTo("3101020301");
-        assertThat(Requests.shortTermAdjustment(0x0161, Bytes.parse("00C8")).hex())
-                .isEqualTo("2F01610300C8");
-        assertThat(Requests.defineByIdentifier(0xF2F1, 0xF190, 12, 6).hex()).isEqualTo("2C01F2F1F1900C06");
-        assertThat(Requests.reportDtcSnapshotRecordByDtcNumber(0xD30100, 0xFF).hex())
-                .isEqualTo("1904D30100FF");
-        assertThat(Requests.verifyCertificateUnidirectional(Bytes.parse("AA")).hex())
-                .isEqualTo("2901000001AA0000");
-        assertThat(Requests.proofOfOwnership(Bytes.parse("BBCC")).hex()).isEqualTo("29030002BBCC0000");
-        assertThat(Requests.communicationControl(3).hex()).isEqualTo("280301");
-        assertThat(Requests.controlDtcSetting(false).hex()).isEqualTo("8502");
-        assertThat(Requests.sendKey(1, Bytes.parse("0102")).hex()).isEqualTo("27020102");
+        assertHex(new UdsRequest.ReadDataByIdentifier(List.of(0xF190, 0xF18C)), "22F190F18C");
+        assertHex(new UdsRequest.RequestDownload(0, MemoryRange.of(0x00080000, 0x00100000)), "3400440008000000100000");
+        assertHex(
+                new UdsRequest.WriteMemoryByAddress(MemoryRange.of(0xFF0000, 2), Bytes.parse("AABB")),
+                "3D4400FF000000000002AABB");
+        assertHex(UdsRequest.RoutineControl.start(0x0203, Bytes.of(1)), "3101020301");
+        assertHex(new UdsRequest.InputOutputControlByIdentifier(0x0161, 3, Bytes.parse("00C8")), "2F01610300C8");
+        assertHex(
+                new UdsRequest.DefineByIdentifier(0xF2F1, List.of(new UdsRequest.Piece(0xF190, 12, 6))),
+                "2C01F2F1F1900C06");
+        assertHex(new UdsRequest.ReportDtcSnapshotRecordByDtcNumber(0xD30100, 0xFF), "1904D30100FF");
+        assertHex(
+                new UdsRequest.VerifyCertificateUnidirectional(0, Bytes.parse("AA"), Bytes.EMPTY), "2901000001AA0000");
+        assertHex(new UdsRequest.ProofOfOwnership(Bytes.parse("BBCC"), Bytes.EMPTY), "29030002BBCC0000");
+        assertHex(new UdsRequest.CommunicationControl(3, 1), "280301");
+        assertHex(new UdsRequest.ControlDtcSetting(UdsRequest.ControlDtcSetting.OFF), "8502");
+        assertHex(new UdsRequest.SendKey(1, Bytes.parse("0102")), "27020102");
+        assertThat(new UdsRequest.TesterPresent().quiet().hex()).isEqualTo("3E80");
+    }
+
+    private static void assertHex(UdsRequest request, String hex) {
+        assertThat(request.encode().hex()).isEqualTo(hex);
     }
 
     @Test

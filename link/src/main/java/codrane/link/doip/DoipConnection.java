@@ -2,8 +2,8 @@ package codrane.link.doip;
 
 import codrane.core.octets.Bytes;
 import codrane.link.LinkLostException;
-import codrane.link.doip.DoipMessage.AliveRequest;
-import codrane.link.doip.DoipMessage.AliveResponse;
+import codrane.link.doip.DoipMessage.AliveCheckRequest;
+import codrane.link.doip.DoipMessage.AliveCheckResponse;
 import codrane.link.doip.DoipStream.Arrival;
 import java.io.IOException;
 import java.net.InetSocketAddress;
@@ -122,8 +122,8 @@ final class DoipConnection implements AutoCloseable {
             socket.setSoTimeout(millis);
             Arrival arrival = in.next();
             return switch (arrival) {
-                case Arrival.Message(AliveRequest m) -> {
-                    send(new AliveResponse(testerAddress));
+                case Arrival.Message(AliveCheckRequest m) -> {
+                    send(new AliveCheckResponse(testerAddress));
                     yield Optional.empty();
                 }
                 case Arrival.Message(DoipMessage message) -> {

@@ -3,7 +3,7 @@ package codrane.link.doip;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult.Decoded;
 import codrane.link.LinkLostException;
-import codrane.link.doip.DoipMessage.Announcement;
+import codrane.link.doip.DoipMessage.VehicleAnnouncement;
 import java.io.IOException;
 import java.net.DatagramPacket;
 import java.net.DatagramSocket;
@@ -26,10 +26,10 @@ public final class DoipDiscovery {
      * @param within how long to listen; entities answer within 0.5 s
      * @throws LinkLostException when the request can't be sent
      */
-    public static List<Announcement> find(String host, int port, DoipMessage request, Duration within) {
-        List<Announcement> found = new ArrayList<>();
+    public static List<VehicleAnnouncement> find(String host, int port, DoipMessage request, Duration within) {
+        List<VehicleAnnouncement> found = new ArrayList<>();
         for (DoipMessage message : ask(host, port, request, within, false)) {
-            if (message instanceof Announcement announcement) found.add(announcement);
+            if (message instanceof VehicleAnnouncement announcement) found.add(announcement);
         }
         return found;
     }

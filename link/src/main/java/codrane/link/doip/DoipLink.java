@@ -6,10 +6,10 @@ import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticNegative;
-import codrane.link.doip.DoipMessage.RoutingRequest;
-import codrane.link.doip.DoipMessage.RoutingResponse;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessageNegativeAcknowledge;
+import codrane.link.doip.DoipMessage.RoutingActivationRequest;
+import codrane.link.doip.DoipMessage.RoutingActivationResponse;
 import codrane.link.uds.Answer;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -56,12 +56,12 @@ public final class DoipLink implements DiagnosticLink {
     private void activate(int type) {
         long end = System.nanoTime() + ACTIVATION_WAIT.toNanos();
         try (DoipConnection.Exchange exchange =
-                connection.begin(new RoutingRequest(addressing.testerAddress(), type))) {
+                connection.begin(new RoutingActivationRequest(addressing.testerAddress(), type))) {
             while (true) {
                 DoipMessage message = exchange.next(end)
                         .orElseThrow(() -> new LinkLostException("The vehicle did not answer the routing activation."));
-                if (!(message instanceof RoutingResponse response)) continue;
-                if (response.code() == RoutingResponse.ACTIVATED) return;
+                if (!(message instanceof RoutingActivationResponse response)) continue;
+                if (response.code() == RoutingActivationResponse.ACTIVATED) return;
                 throw new LinkLostException(
                         "The vehicle refused the routing activation with code %02X.".formatted(response.code()));
             }
@@ -77,7 +77,7 @@ public final class DoipLink implements DiagnosticLink {
     }
 
     private DoipConnection.Exchange begin(int target, Bytes request) {
-        return connection.begin(new Diagnostic(addressing.testerAddress(), target, request));
+        return connection.begin(new DiagnosticMessage(addressing.testerAddress(), target, request));
     }
 
     private static Reply answer(DoipConnection.Exchange exchange, int target, Bytes request, Waits waits) {
@@ -85,12 +85,12 @@ public final class DoipLink implements DiagnosticLink {
         long end = start + waits.p2().plus(MARGIN).toNanos();
         while (true) {
             Optional<DoipMessage> message = exchange.next(end);
-            if (message.isEmpty() || message.get() instanceof DiagnosticNegative) {
+            if (message.isEmpty() || message.get() instanceof DiagnosticMessageNegativeAcknowledge) {
                 return new Reply.Silent(Duration.ofNanos(System.nanoTime() - start));
             }
-            boolean theirs = message.get() instanceof Diagnostic d && d.source() == target;
+            boolean theirs = message.get() instanceof DiagnosticMessage d && d.source() == target;
             if (!theirs) continue; // acknowledgements, and late answers of other modules
-            Answer answer = Answer.judge(request, ((Diagnostic) message.get()).userData());
+            Answer answer = Answer.judge(request, ((DiagnosticMessage) message.get()).userData());
             if (answer instanceof Answer.Final(Reply reply)) return reply;
             boolean tooLong = System.nanoTime() - start > LONGEST_PENDING.toNanos();
             if (answer instanceof Answer.Pending && !tooLong)
@@ -110,7 +110,7 @@ public final class DoipLink implements DiagnosticLink {
         Set<Integer> pending = new HashSet<>();
         long end = System.nanoTime() + waits.p2().plus(MARGIN).toNanos();
         for (Optional<DoipMessage> next = exchange.next(end); next.isPresent(); next = exchange.next(end)) {
-            if (!(next.get() instanceof Diagnostic answer)) continue;
+            if (!(next.get() instanceof DiagnosticMessage answer)) continue;
             int address = answer.source() - addressing.logicalBase();
             if (address < 0 || address >= MOST_ADDRESSES) continue;
             switch (Answer.judge(request, answer.userData())) {
@@ -132,7 +132,7 @@ public final class DoipLink implements DiagnosticLink {
 
     @Override
     public void tell(int address, Bytes request) {
-        connection.send(new Diagnostic(addressing.testerAddress(), addressing.logicalAddress(address), request));
+        connection.send(new DiagnosticMessage(addressing.testerAddress(), addressing.logicalAddress(address), request));
     }
 
     @Override

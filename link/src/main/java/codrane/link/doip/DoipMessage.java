@@ -18,15 +18,15 @@ public sealed interface DoipMessage {
     int HEADER_OCTETS = 8;
 
     /** @param code 00 wrong pattern, 01 unknown type, 02 too large, 03 out of memory, 04 wrong length */
-    record HeaderNegative(int code) implements DoipMessage {}
+    record GenericHeaderNegativeAcknowledge(int code) implements DoipMessage {}
 
-    record IdentificationRequest() implements DoipMessage {}
+    record VehicleIdentificationRequest() implements DoipMessage {}
 
     /** @param eid entity identification, six octets */
-    record IdentificationByEid(Bytes eid) implements DoipMessage {}
+    record VehicleIdentificationRequestWithEid(Bytes eid) implements DoipMessage {}
 
     /** @param vin seventeen octets, ASCII */
-    record IdentificationByVin(Bytes vin) implements DoipMessage {}
+    record VehicleIdentificationRequestWithVin(Bytes vin) implements DoipMessage {}
 
     /**
      * Also the answer to identification requests.
@@ -37,26 +37,26 @@ public sealed interface DoipMessage {
      * @param furtherAction 00 none, 10 routing activation for central security
      * @param syncStatus 00 synchronised, 10 not yet; absent: not told
      */
-    record Announcement(
+    record VehicleAnnouncement(
             Bytes vin, int logicalAddress, Bytes eid, Bytes gid, int furtherAction, Optional<Integer> syncStatus)
             implements DoipMessage {}
 
     /** @param activation 00 default, 01 legislated, E0 central security */
-    record RoutingRequest(int source, int activation) implements DoipMessage {}
+    record RoutingActivationRequest(int source, int activation) implements DoipMessage {}
 
     /**
      * @param code 10 activated, 00 unknown source, 01 no socket free, 02 other source on this socket, 03 source active
      *     on another socket, 04 authentication missing, 06 activation type not supported
      */
-    record RoutingResponse(int tester, int entity, int code) implements DoipMessage {
+    record RoutingActivationResponse(int tester, int entity, int code) implements DoipMessage {
         public static final int ACTIVATED = 0x10;
     }
 
-    record AliveRequest() implements DoipMessage {}
+    record AliveCheckRequest() implements DoipMessage {}
 
-    record AliveResponse(int source) implements DoipMessage {}
+    record AliveCheckResponse(int source) implements DoipMessage {}
 
-    record EntityStatusRequest() implements DoipMessage {}
+    record DoipEntityStatusRequest() implements DoipMessage {}
 
     /**
      * @param nodeType 0 gateway, 1 node
@@ -64,84 +64,88 @@ public sealed interface DoipMessage {
      * @param openSockets testers now
      * @param mostOctets of one request's user data
      */
-    record EntityStatus(int nodeType, int mostSockets, int openSockets, long mostOctets) implements DoipMessage {}
+    record DoipEntityStatusResponse(int nodeType, int mostSockets, int openSockets, long mostOctets)
+            implements DoipMessage {}
 
-    record PowerModeRequest() implements DoipMessage {}
+    record DiagnosticPowerModeInformationRequest() implements DoipMessage {}
 
     /** @param mode 00 not ready, 01 ready, 02 not supported */
-    record PowerMode(int mode) implements DoipMessage {}
+    record DiagnosticPowerModeInformationResponse(int mode) implements DoipMessage {}
 
     /** @param userData the UDS message, at least one octet */
-    record Diagnostic(int source, int target, Bytes userData) implements DoipMessage {}
+    record DiagnosticMessage(int source, int target, Bytes userData) implements DoipMessage {}
 
-    record DiagnosticAck(int source, int target) implements DoipMessage {}
+    record DiagnosticMessagePositiveAcknowledge(int source, int target) implements DoipMessage {}
 
     /**
      * @param code 02 source invalid, 03 unknown target, 04 too large, 05 out of memory, 06 target unreachable, 07 unknown
      *     network, 08 transport protocol error
      */
-    record DiagnosticNegative(int source, int target, int code) implements DoipMessage {}
+    record DiagnosticMessageNegativeAcknowledge(int source, int target, int code) implements DoipMessage {}
 
     /** The generic header: payload type 0..0xFFFF and payload length 0..2^32-1. */
     record Header(int type, long length) {}
 
     private int type() {
         return switch (this) {
-            case HeaderNegative m -> 0x0000;
-            case IdentificationRequest m -> 0x0001;
-            case IdentificationByEid m -> 0x0002;
-            case IdentificationByVin m -> 0x0003;
-            case Announcement m -> 0x0004;
-            case RoutingRequest m -> 0x0005;
-            case RoutingResponse m -> 0x0006;
-            case AliveRequest m -> 0x0007;
-            case AliveResponse m -> 0x0008;
-            case EntityStatusRequest m -> 0x4001;
-            case EntityStatus m -> 0x4002;
-            case PowerModeRequest m -> 0x4003;
-            case PowerMode m -> 0x4004;
-            case Diagnostic m -> 0x8001;
-            case DiagnosticAck m -> 0x8002;
-            case DiagnosticNegative m -> 0x8003;
+            case GenericHeaderNegativeAcknowledge m -> 0x0000;
+            case VehicleIdentificationRequest m -> 0x0001;
+            case VehicleIdentificationRequestWithEid m -> 0x0002;
+            case VehicleIdentificationRequestWithVin m -> 0x0003;
+            case VehicleAnnouncement m -> 0x0004;
+            case RoutingActivationRequest m -> 0x0005;
+            case RoutingActivationResponse m -> 0x0006;
+            case AliveCheckRequest m -> 0x0007;
+            case AliveCheckResponse m -> 0x0008;
+            case DoipEntityStatusRequest m -> 0x4001;
+            case DoipEntityStatusResponse m -> 0x4002;
+            case DiagnosticPowerModeInformationRequest m -> 0x4003;
+            case DiagnosticPowerModeInformationResponse m -> 0x4004;
+            case DiagnosticMessage m -> 0x8001;
+            case DiagnosticMessagePositiveAcknowledge m -> 0x8002;
+            case DiagnosticMessageNegativeAcknowledge m -> 0x8003;
         };
     }
 
     private Bytes payload() {
         return switch (this) {
-            case HeaderNegative(int code) -> Bytes.of(code);
-            case IdentificationRequest m -> Bytes.EMPTY;
-            case IdentificationByEid(Bytes eid) -> eid;
-            case IdentificationByVin(Bytes vin) -> vin;
-            case Announcement m ->
+            case GenericHeaderNegativeAcknowledge(int code) -> Bytes.of(code);
+            case VehicleIdentificationRequest m -> Bytes.EMPTY;
+            case VehicleIdentificationRequestWithEid(Bytes eid) -> eid;
+            case VehicleIdentificationRequestWithVin(Bytes vin) -> vin;
+            case VehicleAnnouncement m ->
                 m.vin()
                         .plus(u16(m.logicalAddress()))
                         .plus(m.eid())
                         .plus(m.gid())
                         .plus(Bytes.of(m.furtherAction()))
                         .plus(m.syncStatus().map(Bytes::of).orElse(Bytes.EMPTY));
-            case RoutingRequest(int source, int activation) -> u16(source).plus(Bytes.of(activation, 0, 0, 0, 0));
-            case RoutingResponse(int tester, int entity, int code) ->
+            case RoutingActivationRequest(int source, int activation) ->
+                u16(source).plus(Bytes.of(activation, 0, 0, 0, 0));
+            case RoutingActivationResponse(int tester, int entity, int code) ->
                 u16(tester).plus(u16(entity)).plus(Bytes.of(code, 0, 0, 0, 0));
-            case AliveRequest() -> Bytes.EMPTY;
-            case AliveResponse(int source) -> u16(source);
-            case EntityStatusRequest() -> Bytes.EMPTY;
-            case EntityStatus m ->
+            case AliveCheckRequest() -> Bytes.EMPTY;
+            case AliveCheckResponse(int source) -> u16(source);
+            case DoipEntityStatusRequest() -> Bytes.EMPTY;
+            case DoipEntityStatusResponse m ->
                 Bytes.of(m.nodeType(), m.mostSockets(), m.openSockets())
                         .plus(u16((int) (m.mostOctets() >> 16)))
                         .plus(u16((int) (m.mostOctets() & 0xFFFF)));
-            case PowerModeRequest() -> Bytes.EMPTY;
-            case PowerMode(int mode) -> Bytes.of(mode);
-            case Diagnostic(int source, int target, Bytes data) ->
+            case DiagnosticPowerModeInformationRequest() -> Bytes.EMPTY;
+            case DiagnosticPowerModeInformationResponse(int mode) -> Bytes.of(mode);
+            case DiagnosticMessage(int source, int target, Bytes data) ->
                 Bytes.of(source >> 8, source & 0xFF, target >> 8, target & 0xFF).plus(data);
-            case DiagnosticAck(int source, int target) ->
+            case DiagnosticMessagePositiveAcknowledge(int source, int target) ->
                 u16(source).plus(u16(target)).plus(Bytes.of(0));
-            case DiagnosticNegative(int source, int target, int code) ->
+            case DiagnosticMessageNegativeAcknowledge(int source, int target, int code) ->
                 u16(source).plus(u16(target)).plus(Bytes.of(code));
         };
     }
 
     default Bytes encode() {
-        if (this instanceof Diagnostic(int source, int target, Bytes data)) { // the long ones are copied once only
+        if (this
+                instanceof
+                DiagnosticMessage(int source, int target, Bytes data)) { // the long ones are copied once only
             return Bytes.join(header(4 + data.length()), u16(source), u16(target), data);
         }
         Bytes payload = payload();
@@ -199,38 +203,40 @@ public sealed interface DoipMessage {
     /** @param payload of the length that the header gave */
     static DecodeResult<DoipMessage> decodePayload(int type, Bytes payload) {
         return DecodeResult.read(payload, in -> switch (type) {
-            case 0x0000 -> new HeaderNegative(in.u8("code"));
-            case 0x0001 -> new IdentificationRequest();
-            case 0x0002 -> new IdentificationByEid(in.bytes("eid", 6));
-            case 0x0003 -> new IdentificationByVin(in.bytes("vin", 17));
+            case 0x0000 -> new GenericHeaderNegativeAcknowledge(in.u8("code"));
+            case 0x0001 -> new VehicleIdentificationRequest();
+            case 0x0002 -> new VehicleIdentificationRequestWithEid(in.bytes("eid", 6));
+            case 0x0003 -> new VehicleIdentificationRequestWithVin(in.bytes("vin", 17));
             case 0x0004 -> announcement(in);
             case 0x0005 -> routingRequest(in);
             case 0x0006 -> routingResponse(in);
-            case 0x0007 -> new AliveRequest();
-            case 0x0008 -> new AliveResponse(in.u16("source"));
-            case 0x4001 -> new EntityStatusRequest();
+            case 0x0007 -> new AliveCheckRequest();
+            case 0x0008 -> new AliveCheckResponse(in.u16("source"));
+            case 0x4001 -> new DoipEntityStatusRequest();
             case 0x4002 ->
-                new EntityStatus(
+                new DoipEntityStatusResponse(
                         in.u8("node type"),
                         in.u8("most sockets"),
                         in.u8("open sockets"),
                         in.remaining() > 0 ? in.u32("most octets") : 0);
-            case 0x4003 -> new PowerModeRequest();
-            case 0x4004 -> new PowerMode(in.u8("power mode"));
+            case 0x4003 -> new DiagnosticPowerModeInformationRequest();
+            case 0x4004 -> new DiagnosticPowerModeInformationResponse(in.u8("power mode"));
             case 0x8001 -> {
                 int source = in.u16("source");
                 int target = in.u16("target");
                 in.check(in.remaining() > 0, 0, "user data", "none");
-                yield new Diagnostic(source, target, in.rest());
+                yield new DiagnosticMessage(source, target, in.rest());
             }
             case 0x8002 -> {
-                DiagnosticAck ack = new DiagnosticAck(in.u16("source"), in.u16("target"));
+                DiagnosticMessagePositiveAcknowledge ack =
+                        new DiagnosticMessagePositiveAcknowledge(in.u16("source"), in.u16("target"));
                 in.u8("code");
                 in.rest(); // the previous message may follow
                 yield ack;
             }
             case 0x8003 -> {
-                DiagnosticNegative negative = new DiagnosticNegative(in.u16("source"), in.u16("target"), in.u8("code"));
+                DiagnosticMessageNegativeAcknowledge negative =
+                        new DiagnosticMessageNegativeAcknowledge(in.u16("source"), in.u16("target"), in.u8("code"));
                 in.rest();
                 yield negative;
             }
@@ -241,13 +247,13 @@ public sealed interface DoipMessage {
         });
     }
 
-    private static Announcement announcement(WireReader in) {
+    private static VehicleAnnouncement announcement(WireReader in) {
         Bytes vin = in.bytes("vin", 17);
         int address = in.u16("logical address");
         Bytes eid = in.bytes("eid", 6);
         Bytes gid = in.bytes("gid", 6);
         int action = in.u8("further action");
-        return new Announcement(
+        return new VehicleAnnouncement(
                 vin,
                 address,
                 eid,
@@ -256,15 +262,16 @@ public sealed interface DoipMessage {
                 in.remaining() > 0 ? Optional.of(in.u8("sync status")) : Optional.empty());
     }
 
-    private static RoutingRequest routingRequest(WireReader in) {
-        RoutingRequest request = new RoutingRequest(in.u16("source"), in.u8("activation type"));
+    private static RoutingActivationRequest routingRequest(WireReader in) {
+        RoutingActivationRequest request = new RoutingActivationRequest(in.u16("source"), in.u8("activation type"));
         in.u32("reserved");
         if (in.remaining() > 0) in.u32("for the maker");
         return request;
     }
 
-    private static RoutingResponse routingResponse(WireReader in) {
-        RoutingResponse response = new RoutingResponse(in.u16("tester"), in.u16("entity"), in.u8("code"));
+    private static RoutingActivationResponse routingResponse(WireReader in) {
+        RoutingActivationResponse response =
+                new RoutingActivationResponse(in.u16("tester"), in.u16("entity"), in.u8("code"));
         in.u32("reserved");
         if (in.remaining() > 0) in.u32("for the maker");
         return response;

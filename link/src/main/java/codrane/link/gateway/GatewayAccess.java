@@ -6,15 +6,21 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.ControlDtcSetting;
+import codrane.core.uds.UdsRequest.DiagnosticSessionControl;
+import codrane.core.uds.UdsRequest.ProofOfOwnership;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsRequest.VerifyCertificateUnidirectional;
+import codrane.core.uds.UdsResponse;
 import codrane.link.DiagnosticLink;
 import java.security.PrivateKey;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Hands a grant to a vehicle's gateway, in the way of its family. */
 public final class GatewayAccess {
     private static final int TOKEN_ROUTINE = 0x0301;
-    private static final int COMPLETE = 0x12;
     private static final int DEFAULT_SESSION = 0x01;
 
     private final DiagnosticLink link;
@@ -44,37 +50,40 @@ public final class GatewayAccess {
     public boolean letsThrough() {
         PackModule module = pack.module(pack.vinReference());
         Waits waits = new Waits(module.session().p2(), module.session().p2Star());
-        Bytes extended = Requests.diagnosticSessionControl(module.session().extended());
+        Bytes extended = new DiagnosticSessionControl(module.session().extended()).encode();
         Reply session = link.request(module.address(), extended, waits);
-        Reply harmless = link.request(module.address(), Requests.controlDtcSetting(true), waits);
-        link.request(module.address(), Requests.diagnosticSessionControl(DEFAULT_SESSION), waits);
+        Reply harmless = link.request(module.address(), new ControlDtcSetting(ControlDtcSetting.ON).encode(), waits);
+        link.request(module.address(), new DiagnosticSessionControl(DEFAULT_SESSION).encode(), waits);
         return session instanceof Reply.Positive && harmless instanceof Reply.Positive;
     }
 
     private Optional<String> token(SignedGrant grant) {
-        return switch (ask(Requests.startRoutine(TOKEN_ROUTINE, grant.encode()))) {
+        return switch (ask(RoutineControl.start(TOKEN_ROUTINE, grant.encode()))) {
             case Reply.Positive positive -> Optional.empty();
             case Reply other -> Optional.of(words("The gateway does not take the token", other));
         };
     }
 
     private Optional<String> certificate(SignedGrant grant, PrivateKey key) {
-        Reply challenged = ask(Requests.verifyCertificateUnidirectional(grant.encode()));
-        if (!(challenged instanceof Reply.Positive(Bytes message)) || message.length() < 5) {
+        Reply challenged = ask(new VerifyCertificateUnidirectional(0, grant.encode(), Bytes.EMPTY));
+        if (!(response(challenged)
+                instanceof UdsResponse.VerifyCertificateUnidirectional(int needs, Bytes challenge, Bytes ephemeral)))
             return Optional.of(words("The gateway does not take the certificate", challenged));
-        }
-        int length = message.u16(3);
-        if (message.length() < 5 + length) return Optional.of("The gateway's challenge is not whole.");
-        Reply proven = ask(Requests.proofOfOwnership(SignedGrant.sign(message.slice(5, length), key)));
-        boolean complete = proven instanceof Reply.Positive(Bytes end) && end.length() >= 3 && end.u8(2) == COMPLETE;
+        Reply proven = ask(new ProofOfOwnership(SignedGrant.sign(challenge, key), Bytes.EMPTY));
+        boolean complete = response(proven) instanceof UdsResponse.ProofOfOwnership(int returned, Bytes sessionKey)
+                && returned == UdsResponse.ProofOfOwnership.COMPLETE;
         return complete ? Optional.empty() : Optional.of(words("The gateway does not take the proof", proven));
     }
 
-    private Reply ask(Bytes request) {
+    private static @Nullable UdsResponse response(Reply reply) {
+        return reply instanceof Reply.Positive positive ? positive.response() : null;
+    }
+
+    private Reply ask(UdsRequest request) {
         PackModule module = pack.module(pack.gateway().orElseThrow().module());
         return link.request(
                 module.address(),
-                request,
+                request.encode(),
                 new Waits(module.session().p2(), module.session().p2Star()));
     }
 

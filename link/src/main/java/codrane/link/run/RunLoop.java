@@ -12,7 +12,7 @@ import codrane.core.run.RunEvent;
 import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.Step;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.scan.VehicleScanner;
@@ -96,13 +96,15 @@ public final class RunLoop {
             RunMachine.beforeStopping(state).ifPresent(last -> halt(state, last));
             return stopped(state, reason, nextStep);
         }
-        return send.code() ? withCodes(state, send) : exchange(state, send, send.module(), send.request());
+        return send.code()
+                ? withCodes(state, send)
+                : exchange(state, send, send.module(), send.request().encode());
     }
 
     /** What moves is stopped at once, and written down after: the journal may be what the run waits for. */
     private void halt(RunState state, RunAction.Send last) {
         var module = pack.module(last.module());
-        Reply reply = link.request(module.address(), last.request(), VehicleScanner.waits(module));
+        Reply reply = link.request(module.address(), last.request().encode(), VehicleScanner.waits(module));
         journal.open(state, last);
         journal.close(state, last, reply);
     }
@@ -110,7 +112,7 @@ public final class RunLoop {
     private Step key(RunState state, RunAction.SendKey action) {
         Operation security = Operation.SECURITY;
         return keys.keyFor(pack.module(action.module()), action.seed())
-                .map(key -> Requests.sendKey(action.level(), key))
+                .map(key -> new UdsRequest.SendKey(action.level(), key))
                 .map(request -> new RunAction.Send(action.purpose(), action.module(), request, security, false))
                 .map(send -> send(state, send))
                 .orElseGet(() -> stopped(
@@ -121,8 +123,8 @@ public final class RunLoop {
     }
 
     private Step withCodes(RunState state, RunAction.Send send) {
-        return gates.withCodes(
-                        codes -> tell(state, send, send.module(), send.request().plus(codes)))
+        return gates.withCodes(codes ->
+                        tell(state, send, send.module(), send.request().encode().plus(codes)))
                 .map(reply -> RunMachine.next(state, new RunEvent.Answered(reply)))
                 .orElseGet(() ->
                         stopped(state, "The access code is not here.", "Type it at Prepare, then release it again."));
@@ -135,7 +137,7 @@ public final class RunLoop {
         if (gates.beforeSending(state) instanceof RunGates.Verdict.Closed(String reason, String nextStep))
             return stopped(state, reason, nextStep);
         Bytes data = image.read(block.address(), block.length());
-        return exchange(state, block, block.module(), Requests.transferData(block.counter(), data));
+        return exchange(state, block, block.module(), new UdsRequest.TransferData(block.counter(), data).encode());
     }
 
     private Step exchange(RunState state, RunAction action, String moduleId, Bytes request) {

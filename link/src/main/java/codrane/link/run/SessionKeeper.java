@@ -1,9 +1,13 @@
 package codrane.link.run;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.DiagnosticSessionControl;
+import codrane.core.uds.UdsRequest.EcuReset;
+import codrane.core.uds.UdsRequest.TesterPresent;
 import codrane.link.DiagnosticLink;
 import java.time.Duration;
 import java.util.List;
@@ -14,8 +18,6 @@ import java.util.concurrent.locks.ReentrantLock;
  * forgets it, with all that was unlocked, when it hears nothing for five seconds (S3, ISO 14229-2; Source: unchecked).
  */
 final class SessionKeeper implements DiagnosticLink {
-    private static final int SESSION_CONTROL = 0x10;
-    private static final int RESET = 0x11;
     private static final int DEFAULT_SESSION = 1;
     private static final Duration QUIET = Duration.ofSeconds(2);
     private static final int NOBODY = -1;
@@ -43,8 +45,12 @@ final class SessionKeeper implements DiagnosticLink {
     }
 
     private void heard(int address, Bytes request) {
-        if (request.u8(0) == RESET) kept = NOBODY;
-        if (request.u8(0) == SESSION_CONTROL) kept = request.u8(1) == DEFAULT_SESSION ? NOBODY : address;
+        switch (UdsRequest.decode(request)) {
+            case Decoded<UdsRequest>(EcuReset reset) -> kept = NOBODY;
+            case Decoded<UdsRequest>(DiagnosticSessionControl(int session)) ->
+                kept = session == DEFAULT_SESSION ? NOBODY : address;
+            default -> {} // changes no session
+        }
     }
 
     /** Says that the tester is present when the wire was quiet for two seconds; nothing when a request is under way. */
@@ -52,7 +58,7 @@ final class SessionKeeper implements DiagnosticLink {
         if (!wire.tryLock()) return;
         try {
             if (kept == NOBODY || System.nanoTime() - spokenNanos < QUIET.toNanos()) return;
-            link.tell(kept, Requests.testerPresentSuppressed());
+            link.tell(kept, new TesterPresent().quiet());
             spokenNanos = System.nanoTime();
         } finally {
             wire.unlock();

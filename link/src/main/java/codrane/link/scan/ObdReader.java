@@ -2,9 +2,13 @@ package codrane.link.scan;
 
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
 import codrane.core.scan.ObdReading;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.ObdVehicleInformation;
+import codrane.core.uds.UdsResponse;
 import codrane.link.DiagnosticLink;
 import codrane.link.DiagnosticLink.Heard;
 import java.time.Duration;
@@ -18,6 +22,7 @@ public final class ObdReader {
     private static final int NAME_OCTETS = 16;
     private static final int NUMBER_OCTETS = 4;
     private static final int VIN_OCTETS = 17;
+    private static final int MONITOR_STATUS = 0x01;
 
     private final DiagnosticLink link;
 
@@ -28,7 +33,7 @@ public final class ObdReader {
 
     /** @return one reading for each module that answers, by address; none when nobody does */
     public List<ObdReading> read() {
-        return link.requestAll(Bytes.of(0x09, 0x00), WAITS).stream()
+        return link.requestAll(new ObdVehicleInformation(0x00).encode(), WAITS).stream()
                 .filter(heard -> heard.reply() instanceof Reply.Positive)
                 .map(Heard::address)
                 .sorted()
@@ -39,58 +44,66 @@ public final class ObdReader {
     private ObdReading read(int address) {
         return new ObdReading(
                 address,
-                information(address, 0x02)
-                        .filter(v -> v.length() >= VIN_OCTETS)
-                        .map(v -> v.slice(0, VIN_OCTETS).text()),
-                texts(information(address, 0x04).orElse(Bytes.EMPTY)),
-                numbers(information(address, 0x06).orElse(Bytes.EMPTY)),
-                faults(address, 0x03),
-                faults(address, 0x07),
-                faults(address, 0x0A),
-                lamp(address));
+                items(information(address, 0x02), VIN_OCTETS).stream()
+                        .findFirst()
+                        .map(Bytes::text),
+                items(information(address, 0x04), NAME_OCTETS).stream()
+                        .map(name -> name.text().replace("\0", "").strip())
+                        .toList(),
+                items(information(address, 0x06), NUMBER_OCTETS).stream()
+                        .map(Bytes::hex)
+                        .toList(),
+                faults(ask(address, new UdsRequest.ObdStoredFaults())),
+                faults(ask(address, new UdsRequest.ObdPendingFaults())),
+                faults(ask(address, new UdsRequest.ObdPermanentFaults())),
+                lamp(ask(address, new UdsRequest.ObdCurrentData(List.of(MONITOR_STATUS)))));
     }
 
-    private Optional<Bytes> ask(int address, Bytes request) {
-        return link.request(address, request, WAITS) instanceof Reply.Positive(Bytes message)
-                ? Optional.of(message)
+    private Optional<UdsResponse> ask(int address, UdsRequest request) {
+        return link.request(address, request.encode(), WAITS) instanceof Reply.Positive positive
+                ? Optional.of(positive.response())
                 : Optional.empty();
     }
 
-    /** What follows the number of items. */
-    private Optional<Bytes> information(int address, int type) {
-        return ask(address, Bytes.of(0x09, type))
-                .filter(m -> m.length() > 3 && m.u8(1) == type)
-                .map(m -> m.from(3));
+    private Optional<UdsResponse> information(int address, int type) {
+        return ask(address, new ObdVehicleInformation(type));
     }
 
-    private static List<String> texts(Bytes items) {
-        List<String> texts = new ArrayList<>();
-        for (int at = 0; at + NAME_OCTETS <= items.length(); at += NAME_OCTETS) {
-            texts.add(items.slice(at, NAME_OCTETS).text().replace("\0", "").strip());
-        }
-        return texts;
+    /** How many there are, then each of so many octets. */
+    private static List<Bytes> items(Optional<UdsResponse> response, int octets) {
+        if (response.isEmpty() || !(response.get() instanceof UdsResponse.ObdVehicleInformation(int type, Bytes items)))
+            return List.of();
+        return DecodeResult.read(items, in -> {
+                    in.u8("number of items");
+                    List<Bytes> each = new ArrayList<>();
+                    while (in.remaining() >= octets) each.add(in.bytes("item", octets));
+                    in.rest();
+                    return each;
+                })
+                .orElse(List.of());
     }
 
-    private static List<String> numbers(Bytes items) {
-        List<String> numbers = new ArrayList<>();
-        for (int at = 0; at + NUMBER_OCTETS <= items.length(); at += NUMBER_OCTETS) {
-            numbers.add(items.slice(at, NUMBER_OCTETS).hex());
-        }
-        return numbers;
+    private static List<String> faults(Optional<UdsResponse> response) {
+        List<Integer> numbers = switch (response.orElse(new UdsResponse.ObdClear())) {
+            case UdsResponse.ObdStoredFaults(List<Integer> faults) -> faults;
+            case UdsResponse.ObdPendingFaults(List<Integer> faults) -> faults;
+            case UdsResponse.ObdPermanentFaults(List<Integer> faults) -> faults;
+            default -> List.of();
+        };
+        return numbers.stream()
+                .map(number -> new FaultCode(number << 8).text().substring(0, 5))
+                .toList();
     }
 
-    private List<String> faults(int address, int service) {
-        List<String> faults = new ArrayList<>();
-        Bytes message = ask(address, Bytes.of(service)).orElse(Bytes.EMPTY);
-        for (int at = 2; at + 2 <= message.length(); at += 2) {
-            faults.add(new FaultCode(message.u16(at) << 8).text().substring(0, 5));
-        }
-        return faults;
-    }
-
-    private boolean lamp(int address) {
-        return ask(address, Bytes.of(0x01, 0x01))
-                .filter(m -> m.length() >= 3 && (m.u8(2) & 0x80) != 0)
-                .isPresent();
+    /** The highest bit of the first octet behind the identifier. */
+    private static boolean lamp(Optional<UdsResponse> response) {
+        if (response.isEmpty() || !(response.get() instanceof UdsResponse.ObdCurrentData(Bytes values))) return false;
+        return DecodeResult.read(values, in -> {
+                    in.expectU8("identifier", MONITOR_STATUS);
+                    int first = in.u8("lamp and faults");
+                    in.rest();
+                    return (first & 0x80) != 0;
+                })
+                .orElse(false);
     }
 }

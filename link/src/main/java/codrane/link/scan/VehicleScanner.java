@@ -11,9 +11,13 @@ import codrane.core.pack.PackModule.Ident;
 import codrane.core.run.Reply;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ModuleReading.Presence;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.ReadDataByIdentifier;
+import codrane.core.uds.UdsRequest.ReportDtcByStatusMask;
+import codrane.core.uds.UdsRequest.TesterPresent;
+import codrane.core.uds.UdsResponse;
+import codrane.core.uds.UdsResponse.DtcAndStatus;
 import codrane.link.DiagnosticLink;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,28 +77,28 @@ public final class VehicleScanner {
 
     /** The octets under a data identifier, or empty when the module refuses or is silent. */
     public Optional<Bytes> data(PackModule module, int dataIdentifier) {
-        Bytes head = Bytes.of(dataIdentifier >> 8, dataIdentifier & 0xFF);
-        Reply reply = ask(module, Requests.readDataByIdentifier(dataIdentifier));
-        if (!(reply instanceof Reply.Positive(Bytes message))) return Optional.empty();
-        return message.from(1).startsWith(head) ? Optional.of(message.from(3)) : Optional.empty();
+        return ask(module, new ReadDataByIdentifier(dataIdentifier)) instanceof Reply.Positive positive
+                        && positive.response() instanceof UdsResponse.ReadDataByIdentifier(int identifier, Bytes data)
+                ? Optional.of(data)
+                : Optional.empty();
     }
 
     private Optional<List<Fault>> faults(PackModule module) {
-        Reply reply = ask(module, Requests.reportDtcByStatusMask(ALL_STATUS));
-        if (!(reply instanceof Reply.Positive(Bytes message)) || message.length() < 3) return Optional.empty();
-        List<Fault> faults = new ArrayList<>();
-        for (int at = 3; at + 4 <= message.length(); at += 4) {
-            int number = message.u8(at) << 16 | message.u16(at + 1);
-            faults.add(new Fault(module.id(), new FaultCode(number), message.u8(at + 3)));
-        }
-        return Optional.of(faults);
+        return ask(module, new ReportDtcByStatusMask(ALL_STATUS)) instanceof Reply.Positive positive
+                        && positive.response()
+                                instanceof UdsResponse.ReportDtcByStatusMask(int available, List<DtcAndStatus> faults)
+                ? Optional.of(faults.stream()
+                        .map(fault -> new Fault(module.id(), new FaultCode(fault.number()), fault.status()))
+                        .toList())
+                : Optional.empty();
     }
 
     /**
      * Asks again when nothing comes: one lost frame must not make a module absent, or one without its software. Only
      * what reads is asked again.
      */
-    private Reply ask(PackModule module, Bytes request) {
+    private Reply ask(PackModule module, UdsRequest message) {
+        Bytes request = message.encode();
         Reply reply = link.request(module.address(), request, waits(module));
         for (int i = 1; i < ATTEMPTS && reply instanceof Reply.Silent; i++) {
             reply = link.request(module.address(), request, waits(module));
@@ -112,7 +116,7 @@ public final class VehicleScanner {
      */
     public boolean anyone(List<PackModule> modules) {
         if (modules.isEmpty()) return false;
-        Bytes hello = Requests.testerPresent();
+        Bytes hello = new TesterPresent().encode();
         for (int i = 0; i < 2; i++)
             if (!link.requestAll(hello, waits(modules.getFirst())).isEmpty()) return true;
         return modules.stream()
@@ -122,7 +126,7 @@ public final class VehicleScanner {
 
     /** Whether the module answers at all. */
     public Reply greet(PackModule module) {
-        return ask(module, Requests.testerPresent());
+        return ask(module, new TesterPresent());
     }
 
     public static Waits waits(PackModule module) {

@@ -13,17 +13,24 @@ import java.util.Optional;
 final class MessageAssembly {
     private static final int LONGEST = 1 << 20;
 
+    private final int prefix;
     private byte[] message = {};
     private int at;
     private int sequence;
     private int frames;
+
+    /** @param prefix octets of each frame in front of what ISO-TP puts there */
+    MessageAssembly(int prefix) {
+        this.prefix = prefix;
+    }
 
     /** @param broken whether the message ended early or a frame was none */
     record Passed(Bytes data, int frames, boolean broken) {}
 
     /** @return a message when the frame completes or breaks one */
     Optional<Passed> take(CanFrame frame) {
-        if (!(IsoTpFrame.decode(frame.data(), 0) instanceof Decoded<IsoTpFrame>(IsoTpFrame decoded))) {
+        if (!(IsoTpFrame.decode(frame.data().from(prefix), prefix)
+                instanceof Decoded<IsoTpFrame>(IsoTpFrame decoded))) {
             return Optional.of(new Passed(frame.data(), 1, true));
         }
         return switch (decoded) {

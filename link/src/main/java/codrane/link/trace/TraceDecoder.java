@@ -9,24 +9,24 @@ import codrane.core.uds.MessageText;
 import codrane.link.can.CanFrame;
 import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticAck;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessagePositiveAcknowledge;
+import codrane.link.isotp.IsoTpAddressing;
 import codrane.link.trace.TraceLine.Kind;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 
 /** Turns a trace into messages with their modules and words. Acknowledgements and flow controls are left out. */
 public final class TraceDecoder {
     private final Pack pack;
     private final MessageText text;
-    private final Map<Integer, Channel> channels = new HashMap<>();
+    private final List<Channel> channels = new ArrayList<>();
     private final List<TraceLine> lines = new ArrayList<>();
     private long last;
 
-    /** Frames of one identifier. */
-    private record Channel(String module, boolean fromTester, MessageAssembly assembly) {}
+    /** Frames of one conversation in one direction. */
+    private record Channel(IsoTpAddressing receiver, String module, boolean fromTester, MessageAssembly assembly) {}
 
     private TraceDecoder(Pack pack) {
         this.pack = pack;
@@ -36,19 +36,22 @@ public final class TraceDecoder {
 
     private void addChannels(PackLink.Can can) {
         for (PackModule module : pack.modules().values()) {
-            channel(can.requestId(module.address()), module.title(), true);
-            channel(can.responseId(module.address()), module.title(), false);
-            module.obd().ifPresent(obd -> {
-                channel(can.legislatedRequestId(obd.index()), module.title(), true);
-                channel(can.legislatedResponseId(obd.index()), module.title(), false);
-            });
+            conversation(IsoTpAddressing.toModule(can, module.address()), module.title());
+            module.obd()
+                    .ifPresent(obd ->
+                            conversation(IsoTpAddressing.toModule(can.legislated(), obd.index()), module.title()));
         }
-        channel(can.functionalId(), "All modules", true);
-        channel(can.legislatedFunctionalId(), "All modules", true);
+        channel(IsoTpAddressing.toAll(can).reversed(), "All modules", true);
+        channel(IsoTpAddressing.toAll(can.legislated()).reversed(), "All modules", true);
     }
 
-    private void channel(int id, String module, boolean fromTester) {
-        channels.put(id, new Channel(module, fromTester, new MessageAssembly()));
+    private void conversation(IsoTpAddressing tester, String module) {
+        channel(tester.reversed(), module, true);
+        channel(tester, module, false);
+    }
+
+    private void channel(IsoTpAddressing receiver, String module, boolean fromTester) {
+        channels.add(new Channel(receiver, module, fromTester, new MessageAssembly(receiver.prefix())));
     }
 
     /** Messages in the order in which they were complete. */
@@ -67,8 +70,9 @@ public final class TraceDecoder {
     }
 
     private void frame(CanFrame frame, long nanos) {
-        Channel channel = channels.get(frame.id());
-        if (channel == null) {
+        Optional<Channel> found =
+                channels.stream().filter(c -> c.receiver().isForUs(frame)).findFirst();
+        if (found.isEmpty()) {
             add(
                     nanos,
                     "%03X".formatted(frame.id()),
@@ -79,6 +83,7 @@ public final class TraceDecoder {
                     1);
             return;
         }
+        Channel channel = found.get();
         channel.assembly()
                 .take(frame)
                 .ifPresent(message -> add(
@@ -98,9 +103,9 @@ public final class TraceDecoder {
         }
         DoipMessage message = decoded.value();
         switch (message) {
-            case Diagnostic(int source, int target, Bytes data) ->
+            case DiagnosticMessage(int source, int target, Bytes data) ->
                 add(nanos, module(fromTester ? target : source), fromTester, kind(data), text.of(data), data, 1);
-            case DiagnosticAck ack -> {}
+            case DiagnosticMessagePositiveAcknowledge ack -> {}
             default ->
                 add(
                         nanos,
@@ -125,20 +130,20 @@ public final class TraceDecoder {
 
     private static Kind kind(DoipMessage message) {
         return switch (message) {
-            case DoipMessage.DiagnosticNegative m -> Kind.BROKEN;
-            case DoipMessage.HeaderNegative m -> Kind.BROKEN;
+            case DoipMessage.DiagnosticMessageNegativeAcknowledge m -> Kind.BROKEN;
+            case DoipMessage.GenericHeaderNegativeAcknowledge m -> Kind.BROKEN;
             default -> Kind.MESSAGE;
         };
     }
 
     private static String words(DoipMessage message) {
         return switch (message) {
-            case DoipMessage.RoutingRequest m -> "Routing activation";
-            case DoipMessage.RoutingResponse m -> "Routing activation answered: %02X".formatted(m.code());
-            case DoipMessage.DiagnosticNegative m -> "Not delivered: %02X".formatted(m.code());
-            case DoipMessage.AliveRequest m -> "Alive check";
-            case DoipMessage.AliveResponse m -> "Alive check answered";
-            case DoipMessage.HeaderNegative m -> "Header not accepted: %02X".formatted(m.code());
+            case DoipMessage.RoutingActivationRequest m -> "Routing activation";
+            case DoipMessage.RoutingActivationResponse m -> "Routing activation answered: %02X".formatted(m.code());
+            case DoipMessage.DiagnosticMessageNegativeAcknowledge m -> "Not delivered: %02X".formatted(m.code());
+            case DoipMessage.AliveCheckRequest m -> "Alive check";
+            case DoipMessage.AliveCheckResponse m -> "Alive check answered";
+            case DoipMessage.GenericHeaderNegativeAcknowledge m -> "Header not accepted: %02X".formatted(m.code());
             default -> "DoIP " + message.getClass().getSimpleName();
         };
     }

@@ -108,7 +108,8 @@ public final class CanLink implements DiagnosticLink {
 
     @Override
     public List<Heard> requestAll(Bytes request, Waits waits) {
-        int most = addressing.frameOctets() > 8 ? addressing.frameOctets() - 2 : 7;
+        int head = addressing.addressOctets() + (addressing.frameOctets() > 8 ? 2 : 1);
+        int most = addressing.frameOctets() - head;
         if (request.length() > most) {
             throw new IllegalArgumentException("request: " + request.length() + " (expected 1.." + most + " octets)");
         }
@@ -151,12 +152,10 @@ public final class CanLink implements DiagnosticLink {
             return;
         }
         for (int address = 0; address < ADDRESSES; address++) listen(address, replies);
-        int id = addressing.functionalId();
-        new IsoTpEndpoint(time, port, IsoTpAddressing.normal(id, id, addressing.extended()), settings)
-                .send(request, outcome -> {
-                    if (outcome == Outcome.DONE) replies.sent();
-                    else replies.end();
-                });
+        new IsoTpEndpoint(time, port, IsoTpAddressing.toAll(addressing), settings).send(request, outcome -> {
+            if (outcome == Outcome.DONE) replies.sent();
+            else replies.end();
+        });
     }
 
     private void listen(int address, AwaitedReplies replies) {
@@ -172,9 +171,7 @@ public final class CanLink implements DiagnosticLink {
     }
 
     private IsoTpEndpoint endpoint(int address) {
-        IsoTpAddressing ids = IsoTpAddressing.normal(
-                addressing.requestId(address), addressing.responseId(address), addressing.extended());
-        return new IsoTpEndpoint(time, port, ids, settings);
+        return new IsoTpEndpoint(time, port, IsoTpAddressing.toModule(addressing, address), settings);
     }
 
     private void onFrame(CanFrame frame) {

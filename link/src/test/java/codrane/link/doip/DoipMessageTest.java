@@ -3,11 +3,11 @@ package codrane.link.doip;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticAck;
-import codrane.link.doip.DoipMessage.DiagnosticNegative;
-import codrane.link.doip.DoipMessage.RoutingRequest;
-import codrane.link.doip.DoipMessage.RoutingResponse;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessageNegativeAcknowledge;
+import codrane.link.doip.DoipMessage.DiagnosticMessagePositiveAcknowledge;
+import codrane.link.doip.DoipMessage.RoutingActivationRequest;
+import codrane.link.doip.DoipMessage.RoutingActivationResponse;
 import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Optional;
@@ -16,42 +16,48 @@ import org.junit.jupiter.api.Test;
 
 class DoipMessageTest {
     private static final List<DoipMessage> ALL = List.of(
-            new DoipMessage.HeaderNegative(1),
-            new DoipMessage.IdentificationRequest(),
-            new DoipMessage.IdentificationByEid(Bytes.parse("020000000001")),
-            new DoipMessage.IdentificationByVin(Bytes.ascii("0TVWP2E67TN002240")),
-            new DoipMessage.Announcement(
+            new DoipMessage.GenericHeaderNegativeAcknowledge(1),
+            new DoipMessage.VehicleIdentificationRequest(),
+            new DoipMessage.VehicleIdentificationRequestWithEid(Bytes.parse("020000000001")),
+            new DoipMessage.VehicleIdentificationRequestWithVin(Bytes.ascii("0TVWP2E67TN002240")),
+            new DoipMessage.VehicleAnnouncement(
                     Bytes.ascii("0TVWP2E67TN002240"),
                     0x1000,
                     Bytes.parse("020000000001"),
                     Bytes.parse("020000000001"),
                     0,
                     Optional.of(0)),
-            new DoipMessage.Announcement(
+            new DoipMessage.VehicleAnnouncement(
                     Bytes.filled(17, 0xFF), 0x1000, Bytes.filled(6, 0), Bytes.filled(6, 0), 0x10, Optional.empty()),
-            new DoipMessage.EntityStatusRequest(),
-            new DoipMessage.EntityStatus(0, 4, 1, 65_535),
-            new DoipMessage.PowerModeRequest(),
-            new DoipMessage.PowerMode(1),
-            new RoutingRequest(0x0E00, 0),
-            new RoutingResponse(0x0E00, 0x1000, 0x10),
-            new DoipMessage.AliveRequest(),
-            new DoipMessage.AliveResponse(0x0E00),
-            new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190")),
-            new DiagnosticAck(0x1040, 0x0E00),
-            new DiagnosticNegative(0x1040, 0x0E00, 3));
+            new DoipMessage.DoipEntityStatusRequest(),
+            new DoipMessage.DoipEntityStatusResponse(0, 4, 1, 65_535),
+            new DoipMessage.DiagnosticPowerModeInformationRequest(),
+            new DoipMessage.DiagnosticPowerModeInformationResponse(1),
+            new RoutingActivationRequest(0x0E00, 0),
+            new RoutingActivationResponse(0x0E00, 0x1000, 0x10),
+            new DoipMessage.AliveCheckRequest(),
+            new DoipMessage.AliveCheckResponse(0x0E00),
+            new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("22F190")),
+            new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00),
+            new DiagnosticMessageNegativeAcknowledge(0x1040, 0x0E00, 3));
 
     @Test
     void encode_messages_areTheHandWrittenOctets() {
-        assertThat(new RoutingRequest(0x0E00, 0).encode().hex()).isEqualTo("02FD0005000000070E000000000000");
-        assertThat(new DoipMessage.IdentificationRequest().encode().hex()).isEqualTo("02FD000100000000");
-        assertThat(new DoipMessage.EntityStatus(0, 4, 1, 65_535).encode().hex())
+        assertThat(new RoutingActivationRequest(0x0E00, 0).encode().hex()).isEqualTo("02FD0005000000070E000000000000");
+        assertThat(new DoipMessage.VehicleIdentificationRequest().encode().hex())
+                .isEqualTo("02FD000100000000");
+        assertThat(new DoipMessage.DoipEntityStatusResponse(0, 4, 1, 65_535)
+                        .encode()
+                        .hex())
                 .isEqualTo("02FD4002000000070004010000FFFF");
-        assertThat(new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190"))
+        assertThat(new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("22F190"))
                         .encode()
                         .hex())
                 .isEqualTo("02FD8001000000070E00104022F190");
-        assertThat(new DiagnosticAck(0x1040, 0x0E00).encode().hex()).isEqualTo("02FD80020000000510400E0000");
+        assertThat(new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00)
+                        .encode()
+                        .hex())
+                .isEqualTo("02FD80020000000510400E0000");
     }
 
     @Test
@@ -76,10 +82,10 @@ class DoipMessageTest {
 
     @Test
     void stream_unknownType_isNamedAndTheNextMessageStillRead() throws Exception {
-        Bytes octets = Bytes.parse("02FD4444000000020102").plus(new DoipMessage.AliveRequest().encode());
+        Bytes octets = Bytes.parse("02FD4444000000020102").plus(new DoipMessage.AliveCheckRequest().encode());
         DoipStream stream = new DoipStream(new ByteArrayInputStream(octets.toArray()));
         assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Bad(0x01, false));
-        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Message(new DoipMessage.AliveRequest()));
+        assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.Message(new DoipMessage.AliveCheckRequest()));
         assertThat(stream.next()).isEqualTo(new DoipStream.Arrival.End());
     }
 
@@ -100,7 +106,7 @@ class DoipMessageTest {
     @Test
     void decodeHeader_defaultVersion_isTakenInIdentificationRequestsOnly() {
         assertThat(DoipMessage.decode(Bytes.parse("FF00000100000000")).value())
-                .isEqualTo(new DoipMessage.IdentificationRequest());
+                .isEqualTo(new DoipMessage.VehicleIdentificationRequest());
         assertThat(DoipMessage.decode(Bytes.parse("FF00000700000000")).isMalformed())
                 .isTrue();
         assertThat(DoipMessage.decode(Bytes.parse("02FC000100000000")).isMalformed())

@@ -58,9 +58,7 @@ class TraceTest {
         assertThat(lines)
                 .extracting(TraceLine::words)
                 .containsExactly(
-                        "not a whole message",
-                        "not of this vehicle's diagnostics",
-                        "TesterPresent: 00, no answer wanted");
+                        "not a whole message", "not of this vehicle's diagnostics", "TesterPresent: no answer wanted");
         assertThat(lines)
                 .extracting(TraceLine::kind)
                 .containsExactly(TraceLine.Kind.BROKEN, TraceLine.Kind.BROKEN, TraceLine.Kind.ROUTINE);
@@ -73,15 +71,18 @@ class TraceTest {
         List<TraceLine> lines = TraceDecoder.decode(
                 wisp,
                 List.of(
-                        new TraceEvent.Doip(true, new DoipMessage.RoutingRequest(0x0E00, 0).encode(), 0),
+                        new TraceEvent.Doip(true, new DoipMessage.RoutingActivationRequest(0x0E00, 0).encode(), 0),
                         new TraceEvent.Doip(
                                 true,
-                                new DoipMessage.Diagnostic(0x0E00, 0x1040, Bytes.parse("14FFFFFF")).encode(),
+                                new DoipMessage.DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("14FFFFFF")).encode(),
                                 1000),
-                        new TraceEvent.Doip(false, new DoipMessage.DiagnosticAck(0x1040, 0x0E00).encode(), 2000),
                         new TraceEvent.Doip(
                                 false,
-                                new DoipMessage.Diagnostic(0x1040, 0x0E00, Bytes.parse("7F1434")).encode(),
+                                new DoipMessage.DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00).encode(),
+                                2000),
+                        new TraceEvent.Doip(
+                                false,
+                                new DoipMessage.DiagnosticMessage(0x1040, 0x0E00, Bytes.parse("7F1434")).encode(),
                                 3000)));
         assertThat(lines)
                 .extracting(l -> l.module() + ": " + l.words())
@@ -132,11 +133,12 @@ class TraceTest {
     @Test
     void pcapng_doip_isATcpConnectionWithGoodSums() throws Exception {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Bytes large = new DoipMessage.Diagnostic(0x0E00, 0x1040, Bytes.filled(3000, 0x36)).encode();
+        Bytes large = new DoipMessage.DiagnosticMessage(0x0E00, 0x1040, Bytes.filled(3000, 0x36)).encode();
         try (PcapngWriter writer = new PcapngWriter(out)) {
             writer.write(List.of(
                     new TraceEvent.Doip(true, large, 5),
-                    new TraceEvent.Doip(false, new DoipMessage.DiagnosticAck(0x1040, 0x0E00).encode(), 9)));
+                    new TraceEvent.Doip(
+                            false, new DoipMessage.DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00).encode(), 9)));
         }
         List<Bytes> packets = packets(Bytes.copyOf(out.toByteArray()));
         assertThat(packets).hasSize(3 + 3 + 1);

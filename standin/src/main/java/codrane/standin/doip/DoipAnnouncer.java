@@ -4,12 +4,12 @@ import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.octets.DecodeResult.Malformed;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.EntityStatusRequest;
-import codrane.link.doip.DoipMessage.HeaderNegative;
-import codrane.link.doip.DoipMessage.IdentificationByEid;
-import codrane.link.doip.DoipMessage.IdentificationByVin;
-import codrane.link.doip.DoipMessage.IdentificationRequest;
-import codrane.link.doip.DoipMessage.PowerModeRequest;
+import codrane.link.doip.DoipMessage.DiagnosticPowerModeInformationRequest;
+import codrane.link.doip.DoipMessage.DoipEntityStatusRequest;
+import codrane.link.doip.DoipMessage.GenericHeaderNegativeAcknowledge;
+import codrane.link.doip.DoipMessage.VehicleIdentificationRequest;
+import codrane.link.doip.DoipMessage.VehicleIdentificationRequestWithEid;
+import codrane.link.doip.DoipMessage.VehicleIdentificationRequestWithVin;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.DatagramPacket;
@@ -62,7 +62,8 @@ final class DoipAnnouncer implements AutoCloseable {
 
     private Optional<DoipMessage> answer(Bytes message) {
         return switch (DoipMessage.decode(message)) {
-            case Malformed<DoipMessage> malformed -> Optional.of(new HeaderNegative(refusal(message)));
+            case Malformed<DoipMessage> malformed ->
+                Optional.of(new GenericHeaderNegativeAcknowledge(refusal(message)));
             case Decoded<DoipMessage>(DoipMessage request) -> answer(request);
         };
     }
@@ -76,15 +77,15 @@ final class DoipAnnouncer implements AutoCloseable {
 
     private Optional<DoipMessage> answer(DoipMessage request) {
         return switch (request) {
-            case IdentificationRequest r -> Optional.of(entity.announcement());
-            case IdentificationByVin(Bytes vin) ->
+            case VehicleIdentificationRequest r -> Optional.of(entity.announcement());
+            case VehicleIdentificationRequestWithVin(Bytes vin) ->
                 Optional.<DoipMessage>of(entity.announcement())
                         .filter(a -> entity.announcement().vin().equals(vin));
-            case IdentificationByEid(Bytes eid) ->
+            case VehicleIdentificationRequestWithEid(Bytes eid) ->
                 Optional.<DoipMessage>of(entity.announcement())
                         .filter(a -> entity.eid().equals(eid));
-            case EntityStatusRequest r -> Optional.of(entity.status());
-            case PowerModeRequest r -> Optional.of(entity.powerMode());
+            case DoipEntityStatusRequest r -> Optional.of(entity.status());
+            case DiagnosticPowerModeInformationRequest r -> Optional.of(entity.powerMode());
             default -> Optional.empty();
         };
     }

@@ -4,8 +4,8 @@ import codrane.core.octets.Bytes;
 import codrane.core.vin.Vin;
 import codrane.link.LoopbackServer;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.Announcement;
-import codrane.link.doip.DoipMessage.EntityStatus;
+import codrane.link.doip.DoipMessage.DoipEntityStatusResponse;
+import codrane.link.doip.DoipMessage.VehicleAnnouncement;
 import java.io.IOException;
 import java.net.Socket;
 import java.time.Duration;
@@ -100,11 +100,11 @@ public final class DoipEntity implements AutoCloseable {
         Optional<DoipTester> same = testers.stream()
                 .filter(t -> t != asking && t.source() == source)
                 .findFirst();
-        if (same.isPresent()) return same.get().isAlive() ? 0x03 : DoipMessage.RoutingResponse.ACTIVATED;
-        if (registered() < MOST_TESTERS) return DoipMessage.RoutingResponse.ACTIVATED;
+        if (same.isPresent()) return same.get().isAlive() ? 0x03 : DoipMessage.RoutingActivationResponse.ACTIVATED;
+        if (registered() < MOST_TESTERS) return DoipMessage.RoutingActivationResponse.ACTIVATED;
         for (Iterator<DoipTester> each = testers.iterator(); each.hasNext(); ) {
             DoipTester tester = each.next();
-            if (tester != asking && !tester.isAlive()) return DoipMessage.RoutingResponse.ACTIVATED;
+            if (tester != asking && !tester.isAlive()) return DoipMessage.RoutingActivationResponse.ACTIVATED;
         }
         return 0x01;
     }
@@ -113,8 +113,8 @@ public final class DoipEntity implements AutoCloseable {
         return (int) testers.stream().filter(t -> t.source() >= 0).count();
     }
 
-    Announcement announcement() {
-        return new Announcement(Bytes.ascii(vin.text()), ADDRESS, eid(), eid(), 0x00, Optional.of(0x00));
+    VehicleAnnouncement announcement() {
+        return new VehicleAnnouncement(Bytes.ascii(vin.text()), ADDRESS, eid(), eid(), 0x00, Optional.of(0x00));
     }
 
     /** A station address of the locally administered kind, from the VIN's end. */
@@ -122,12 +122,12 @@ public final class DoipEntity implements AutoCloseable {
         return Bytes.of(0x02, 0x00).plus(Bytes.ascii(vin.text().substring(13)));
     }
 
-    EntityStatus status() {
-        return new EntityStatus(0, MOST_TESTERS, registered(), backend.longest());
+    DoipEntityStatusResponse status() {
+        return new DoipEntityStatusResponse(0, MOST_TESTERS, registered(), backend.longest());
     }
 
-    DoipMessage.PowerMode powerMode() {
-        return new DoipMessage.PowerMode(ready ? 0x01 : 0x00);
+    DoipMessage.DiagnosticPowerModeInformationResponse powerMode() {
+        return new DoipMessage.DiagnosticPowerModeInformationResponse(ready ? 0x01 : 0x00);
     }
 
     /** Whether diagnostics are possible now: the key is on. */

@@ -3,14 +3,14 @@ package codrane.standin.doip;
 import codrane.core.octets.Bytes;
 import codrane.link.doip.DoipLink;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.AliveRequest;
-import codrane.link.doip.DoipMessage.AliveResponse;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticAck;
-import codrane.link.doip.DoipMessage.DiagnosticNegative;
-import codrane.link.doip.DoipMessage.HeaderNegative;
-import codrane.link.doip.DoipMessage.RoutingRequest;
-import codrane.link.doip.DoipMessage.RoutingResponse;
+import codrane.link.doip.DoipMessage.AliveCheckRequest;
+import codrane.link.doip.DoipMessage.AliveCheckResponse;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessageNegativeAcknowledge;
+import codrane.link.doip.DoipMessage.DiagnosticMessagePositiveAcknowledge;
+import codrane.link.doip.DoipMessage.GenericHeaderNegativeAcknowledge;
+import codrane.link.doip.DoipMessage.RoutingActivationRequest;
+import codrane.link.doip.DoipMessage.RoutingActivationResponse;
 import codrane.link.doip.DoipStream;
 import codrane.link.doip.DoipStream.Arrival;
 import java.io.IOException;
@@ -68,7 +68,7 @@ final class DoipTester {
         return switch (arrival) {
             case Arrival.End end -> false;
             case Arrival.Bad(int code, boolean fatal) -> {
-                send(new HeaderNegative(code));
+                send(new GenericHeaderNegativeAcknowledge(code));
                 yield !fatal;
             }
             case Arrival.Message(DoipMessage message) -> take(message);
@@ -77,44 +77,45 @@ final class DoipTester {
 
     private boolean take(DoipMessage message) throws IOException {
         switch (message) {
-            case RoutingRequest request -> {
+            case RoutingActivationRequest request -> {
                 int code = activation(request);
-                if (code == RoutingResponse.ACTIVATED) source = request.source();
-                send(new RoutingResponse(request.source(), DoipEntity.ADDRESS, code));
-                return code == RoutingResponse.ACTIVATED;
+                if (code == RoutingActivationResponse.ACTIVATED) source = request.source();
+                send(new RoutingActivationResponse(request.source(), DoipEntity.ADDRESS, code));
+                return code == RoutingActivationResponse.ACTIVATED;
             }
-            case Diagnostic diagnostic -> {
+            case DiagnosticMessage diagnostic -> {
                 return diagnostic(diagnostic);
             }
-            case AliveRequest request -> send(new AliveResponse(DoipEntity.ADDRESS));
-            case AliveResponse response -> alive.countDown();
+            case AliveCheckRequest request -> send(new AliveCheckResponse(DoipEntity.ADDRESS));
+            case AliveCheckResponse response -> alive.countDown();
             default -> {} // not for a connection: what UDP is for, and answers nobody asked for
         }
         return true;
     }
 
-    private int activation(RoutingRequest request) {
+    private int activation(RoutingActivationRequest request) {
         boolean known = request.source() >= FIRST_TESTER && request.source() <= LAST_TESTER;
         if (!known) return 0x00;
         if (source >= 0 && source != request.source()) return 0x02;
         if (!ACTIVATIONS.contains(request.activation())) return 0x06;
-        return source >= 0 ? RoutingResponse.ACTIVATED : entity.register(this, request.source());
+        return source >= 0 ? RoutingActivationResponse.ACTIVATED : entity.register(this, request.source());
     }
 
-    private boolean diagnostic(Diagnostic message) throws IOException {
+    private boolean diagnostic(DiagnosticMessage message) throws IOException {
         if (message.source() != source) {
-            send(new DiagnosticNegative(message.target(), message.source(), 0x02));
+            send(new DiagnosticMessageNegativeAcknowledge(message.target(), message.source(), 0x02));
             return false;
         }
         boolean functional = message.target() == DoipLink.FUNCTIONAL;
         int address = message.target() - DoipEntity.ADDRESS;
         DoipBackend backend = entity.backend();
         if (!functional && (address < 0 || address > 0xFF || !backend.knows(address))) {
-            send(new DiagnosticNegative(message.target(), message.source(), 0x03));
+            send(new DiagnosticMessageNegativeAcknowledge(message.target(), message.source(), 0x03));
         } else if (!backend.carries(message.userData().length(), functional)) {
-            send(new DiagnosticNegative(message.target(), message.source(), 0x04)); // not acknowledged, and then lost
+            send(new DiagnosticMessageNegativeAcknowledge(
+                    message.target(), message.source(), 0x04)); // not acknowledged, and then lost
         } else {
-            send(new DiagnosticAck(message.target(), message.source()));
+            send(new DiagnosticMessagePositiveAcknowledge(message.target(), message.source()));
             backend.request(address, message.userData(), functional, this::answer);
         }
         return true;
@@ -122,7 +123,7 @@ final class DoipTester {
 
     private void answer(int address, Bytes response) {
         try {
-            if (!entity.muted()) send(new Diagnostic(DoipEntity.ADDRESS + address, source, response));
+            if (!entity.muted()) send(new DiagnosticMessage(DoipEntity.ADDRESS + address, source, response));
         } catch (IOException e) {
             // the tester is gone: its answer is lost, as on a real line
         }
@@ -133,7 +134,7 @@ final class DoipTester {
         CountDownLatch answered = new CountDownLatch(1);
         alive = answered;
         try {
-            send(new AliveRequest());
+            send(new AliveCheckRequest());
             if (answered.await(timers.alive().toMillis(), TimeUnit.MILLISECONDS)) return true;
             source = -1;
             socket.close();

@@ -49,19 +49,13 @@ public final class EdgeBackend implements DoipBackend {
         Map<Integer, IsoTpEndpoint> byId = new HashMap<>();
         for (PackModule module : pack.modules().values()) {
             int address = module.address();
-            IsoTpAddressing ids =
-                    IsoTpAddressing.normal(link.requestId(address), link.responseId(address), link.extended());
-            IsoTpEndpoint endpoint = new IsoTpEndpoint(time, port, ids, settings);
+            IsoTpEndpoint endpoint = new IsoTpEndpoint(time, port, IsoTpAddressing.toModule(link, address), settings);
             byAddress.put(address, new EdgeConversation(time, module, endpoint, this::next));
             endpoint.onMessage(message -> answered(address, message));
             modules.put(address, module);
             byId.put(link.responseId(address), endpoint);
         }
-        functional = new IsoTpEndpoint(
-                time,
-                port,
-                IsoTpAddressing.normal(link.functionalId(), link.functionalId(), link.extended()),
-                settings);
+        functional = new IsoTpEndpoint(time, port, IsoTpAddressing.toAll(link), settings);
         port.listen(
                 byId::containsKey, frame -> requireNonNull(byId.get(frame.id())).onFrame(frame));
     }

@@ -2,8 +2,11 @@ package codrane.standin.module;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
+import codrane.core.uds.ResponseCode;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsResponse;
+import codrane.core.uds.UdsResponse.NegativeResponse;
 import codrane.link.time.Scheduler;
 import java.time.Duration;
 import java.util.Set;
@@ -24,7 +27,8 @@ final class Answer {
             Known.SUB_FUNCTION_NOT_SUPPORTED_IN_SESSION,
             Known.SERVICE_NOT_SUPPORTED_IN_SESSION);
 
-    private final UdsRequest request;
+    private final Bytes request;
+    private final boolean functional;
     private final PackModule.Session session;
     private final Scheduler time;
     private final Work work;
@@ -42,17 +46,27 @@ final class Answer {
         Bytes last(Bytes message);
     }
 
-    Answer(UdsRequest request, PackModule.Session session, Scheduler time, Work work, Consumer<Bytes> respond) {
+    /**
+     * @param request as it came, at least one octet
+     * @param functional sent to all modules
+     */
+    Answer(
+            Bytes request,
+            boolean functional,
+            PackModule.Session session,
+            Scheduler time,
+            Work work,
+            Consumer<Bytes> respond) {
         this.request = request;
+        this.functional = functional;
         this.session = session;
         this.time = time;
         this.work = work;
         this.respond = respond;
     }
 
-    /** @param rest what follows the service identifier */
-    void positive(Bytes rest) {
-        after(ORDINARY, () -> rest);
+    void positive(UdsResponse response) {
+        send(ORDINARY, () -> response);
     }
 
     void refuse(Known code) {
@@ -60,15 +74,16 @@ final class Answer {
     }
 
     /** @param effect runs when the work is done, just before the answer */
-    void after(Duration nominal, Runnable effect, Bytes rest) {
-        after(nominal, () -> {
+    void after(Duration nominal, Runnable effect, UdsResponse response) {
+        send(nominal, () -> {
             effect.run();
-            return rest;
+            return response;
         });
     }
 
-    void after(Duration nominal, Supplier<Bytes> rest) {
-        send(nominal, () -> Bytes.of(request.sid() | Service.POSITIVE).plus(rest.get()));
+    /** @param outcome does the work and says what became of it, positive or negative */
+    void after(Duration nominal, Supplier<UdsResponse> outcome) {
+        send(nominal, outcome);
     }
 
     /** Does something a while after answering. */
@@ -76,22 +91,17 @@ final class Answer {
         time.after(work.takes(nominal), action);
     }
 
-    /** @param outcome a whole message */
-    void outcome(Duration nominal, Supplier<Bytes> outcome) {
-        send(nominal, outcome);
+    UdsResponse negative(Known code) {
+        return new NegativeResponse(request.u8(0), code.code());
     }
 
-    Bytes negative(Known code) {
-        return Bytes.of(Service.NEGATIVE, request.sid(), code.number());
-    }
-
-    private void send(Duration nominal, Supplier<Bytes> message) {
+    private void send(Duration nominal, Supplier<UdsResponse> response) {
         Duration takes = work.takes(nominal);
         Duration first = session.p2().multipliedBy(4).dividedBy(5);
         int needless = work.needlessPending();
         for (int i = 0; i < needless; i++) pending(Duration.ofMillis(5L * i));
         if (takes.compareTo(first) > 0) pendingEvery(takes, first);
-        time.after(takes.plusMillis(5L * needless), () -> finish(message.get()));
+        time.after(takes.plusMillis(5L * needless), () -> finish(response.get()));
     }
 
     private void pendingEvery(Duration left, Duration in) {
@@ -106,16 +116,17 @@ final class Answer {
     private void pending(Duration in) {
         time.after(in, () -> {
             pendingSent = true;
-            respond.accept(negative(Known.RESPONSE_PENDING));
+            respond.accept(negative(Known.RESPONSE_PENDING).encode());
         });
     }
 
-    private void finish(Bytes message) {
-        if (pendingSent || !quiet(message)) respond.accept(work.last(message));
+    private void finish(UdsResponse response) {
+        if (pendingSent || !quiet(response)) respond.accept(work.last(response.encode()));
     }
 
-    private boolean quiet(Bytes message) {
-        if (message.u8(0) != Service.NEGATIVE) return request.suppressed();
-        return request.functional() && SILENT_WHEN_FUNCTIONAL.stream().anyMatch(code -> code.number() == message.u8(2));
+    private boolean quiet(UdsResponse response) {
+        if (!(response instanceof NegativeResponse(int service, ResponseCode code))) return Service.suppressed(request);
+        return functional
+                && code.known().filter(SILENT_WHEN_FUNCTIONAL::contains).isPresent();
     }
 }

@@ -1,18 +1,23 @@
 package codrane.standin.module;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.WireWriter;
 import codrane.core.pack.Adaptation;
 import codrane.core.pack.LiveValue;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.InputOutputControlByIdentifier;
+import codrane.core.uds.UdsRequest.Piece;
+import codrane.core.uds.UdsRequest.WriteDataByIdentifier;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * ReadDataByIdentifier, ReadScalingDataByIdentifier, DynamicallyDefineDataIdentifier, WriteDataByIdentifier,
@@ -29,12 +34,7 @@ final class DataServices implements ServiceGroup {
     private final ModuleState state;
     private final Surroundings around;
     private final LiveValues live;
-    private final Map<Integer, Dynamic> defined = new HashMap<>();
-
-    /** @param position of the first octet, from 1 */
-    private record Piece(int source, int position, int length) {}
-
-    private record Dynamic(List<Piece> pieces) {}
+    private final Map<Integer, List<Piece>> defined = new HashMap<>();
 
     DataServices(ModuleState state, Surroundings around, LiveValues live) {
         this.state = state;
@@ -53,13 +53,16 @@ final class DataServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        switch (service) {
-            case READ_DATA_BY_IDENTIFIER -> read(request, answer);
-            case READ_SCALING_DATA_BY_IDENTIFIER -> scaling(request, answer);
-            case DYNAMICALLY_DEFINE_DATA_IDENTIFIER -> define(request, answer);
-            case WRITE_DATA_BY_IDENTIFIER -> write(request, answer);
-            default -> control(request, answer);
+    public void serve(UdsRequest request, Answer answer) {
+        switch (request) {
+            case UdsRequest.ReadDataByIdentifier(List<Integer> identifiers) -> read(identifiers, answer);
+            case UdsRequest.ReadScalingDataByIdentifier(int identifier) -> scaling(identifier, answer);
+            case UdsRequest.DefineByIdentifier define -> define(define, answer);
+            case UdsRequest.ClearDynamicallyDefinedDataIdentifier(Optional<Integer> identifier) ->
+                undefine(identifier, answer);
+            case UdsRequest.WriteDataByIdentifier write -> write(write, answer);
+            case UdsRequest.InputOutputControlByIdentifier control -> control(control, answer);
+            default -> throw new IllegalStateException("not served here: " + request);
         }
     }
 
@@ -83,36 +86,27 @@ final class DataServices implements ServiceGroup {
     }
 
     /** Those that the module does not have are left out; with none at all the request is refused. */
-    private void read(UdsRequest request, Answer answer) {
-        if (request.length() % 2 == 0 || request.length() > 1 + 2 * MOST_IDENTIFIERS) {
+    private void read(List<Integer> identifiers, Answer answer) {
+        if (identifiers.size() > MOST_IDENTIFIERS) {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
             return;
         }
-        Bytes all = Bytes.EMPTY;
-        for (int at = 1; at < request.length(); at += 2) {
-            Optional<Bytes> value = value(request.u16(at));
-            if (value.isPresent())
-                all = all.plus(request.message().slice(at, 2)).plus(value.get());
-        }
-        if (all.isEmpty()) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else if (all.length() > 4094) answer.refuse(Known.RESPONSE_TOO_LONG);
-        else answer.positive(all);
+        WireWriter all = new WireWriter();
+        for (int identifier : identifiers)
+            value(identifier).ifPresent(value -> all.u16(identifier).bytes(value));
+        Bytes found = all.written();
+        if (found.isEmpty()) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+        else if (found.length() > 4094) answer.refuse(Known.RESPONSE_TOO_LONG);
+        else answer.positive(UdsResponse.ReadDataByIdentifier.several(found));
     }
 
     /** Unsigned number of so many octets, then a formula y = C0 * x + C1 with both constants. */
-    private void scaling(UdsRequest request, Answer answer) {
-        Optional<LiveValue.Scaling> scaling = scaling(request.u16(1));
-        if (request.length() != 3) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (scaling.isEmpty()) {
-            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        } else {
-            LiveValue.Scaling s = scaling.get();
-            answer.positive(request.from(1)
-                    .plus(Bytes.of(s.octets(), 0x95, 0x00))
-                    .plus(constant(s.factor()))
-                    .plus(constant(s.offset())));
-        }
+    private void scaling(int identifier, Answer answer) {
+        scaling(identifier)
+                .map(s -> Bytes.join(Bytes.of(s.octets(), 0x95, 0x00), constant(s.factor()), constant(s.offset())))
+                .ifPresentOrElse(
+                        octets -> answer.positive(new UdsResponse.ReadScalingDataByIdentifier(identifier, octets)),
+                        () -> answer.refuse(Known.REQUEST_OUT_OF_RANGE));
     }
 
     private Optional<LiveValue.Scaling> scaling(int did) {
@@ -140,40 +134,24 @@ final class DataServices implements ServiceGroup {
         return Bytes.of((exponent & 0xF) << 4 | rounded >> 8, rounded & 0xFF);
     }
 
-    private void define(UdsRequest request, Answer answer) {
-        if (request.subFunction() == 3) {
-            undefine(request, answer);
-            return;
-        }
-        int pieces = (request.length() - 4) / 4;
-        if (pieces < 1 || request.length() != 4 + 4 * pieces) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
-        int did = request.u16(2);
-        Dynamic dynamic = new Dynamic(IntStream.range(0, pieces)
-                .map(i -> 4 + 4 * i)
-                .mapToObj(at -> new Piece(request.u16(at), request.u8(at + 2), request.u8(at + 3)))
-                .toList());
-        boolean good = did >= FIRST_DYNAMIC
-                && did <= LAST_DYNAMIC
-                && dynamic.pieces().stream().allMatch(this::exists);
+    private void define(UdsRequest.DefineByIdentifier define, Answer answer) {
+        boolean good = define.identifier() >= FIRST_DYNAMIC
+                && define.identifier() <= LAST_DYNAMIC
+                && define.pieces().stream().allMatch(this::exists);
         if (!good) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         } else {
-            defined.put(did, dynamic);
-            answer.positive(Bytes.of(1).plus(request.message().slice(2, 2)));
+            defined.put(define.identifier(), define.pieces());
+            answer.positive(new UdsResponse.DynamicallyDefineDataIdentifier(1, Optional.of(define.identifier())));
         }
     }
 
-    private void undefine(UdsRequest request, Answer answer) {
-        if (request.length() != 2 && request.length() != 4) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (request.length() == 4 && defined.remove(request.u16(2)) == null) {
+    private void undefine(Optional<Integer> identifier, Answer answer) {
+        if (identifier.isPresent() && defined.remove(identifier.get()) == null) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         } else {
-            if (request.length() == 2) defined.clear();
-            answer.positive(Bytes.of(3).plus(request.from(2)));
+            if (identifier.isEmpty()) defined.clear();
+            answer.positive(new UdsResponse.DynamicallyDefineDataIdentifier(3, identifier));
         }
     }
 
@@ -186,10 +164,10 @@ final class DataServices implements ServiceGroup {
     }
 
     private Optional<Bytes> dynamic(int did) {
-        Dynamic dynamic = defined.get(did);
+        List<Piece> dynamic = defined.get(did);
         if (dynamic == null) return Optional.empty();
         Bytes all = Bytes.EMPTY;
-        for (Piece piece : dynamic.pieces()) {
+        for (Piece piece : dynamic) {
             Optional<Bytes> source = value(piece.source());
             if (source.isEmpty() || all.length() + piece.length() > MOST_DYNAMIC_OCTETS) return Optional.empty();
             all = all.plus(source.get().slice(piece.position() - 1, piece.length()));
@@ -197,71 +175,72 @@ final class DataServices implements ServiceGroup {
         return Optional.of(all);
     }
 
-    private void write(UdsRequest request, Answer answer) {
-        int did = request.u16(1);
-        Bytes data = request.from(3);
+    private void write(WriteDataByIdentifier write, Answer answer) {
+        int did = write.identifier();
         if (around.volts() < LEAST_VOLTS) answer.refuse(Known.VOLTAGE_TOO_LOW);
         else if (state.health() == Part.Health.HALF_DEAD) answer.refuse(Known.GENERAL_PROGRAMMING_FAILURE);
-        else if (did == state.module.did(Ident.VIN)) writeVin(request, answer);
-        else if (state.layout(did).isPresent()) writeCoding(request, answer);
+        else if (did == state.module.did(Ident.VIN)) writeVin(write, answer);
+        else if (state.layout(did).isPresent()) writeCoding(write, answer);
         else if (state.adaptation(did).isPresent())
-            accept(request, answer, state.adaptation(did).get().length(), () -> state.adaptation(did, data));
-        else if (state.orderHeld().filter(o -> o.dataIdentifier() == did).isPresent()) writeOrder(request, answer);
+            accept(write, answer, state.adaptation(did).get().length(), () -> state.adaptation(did, write.data()));
+        else if (state.orderHeld().filter(o -> o.dataIdentifier() == did).isPresent()) writeOrder(write, answer);
         else answer.refuse(Known.REQUEST_OUT_OF_RANGE);
     }
 
-    private void writeVin(UdsRequest request, Answer answer) {
+    private void writeVin(WriteDataByIdentifier write, Answer answer) {
         boolean bound = !state.module.traits().vinRewritable() && !state.vinBlank();
         if (bound) answer.refuse(Known.CONDITIONS_NOT_CORRECT);
-        else accept(request, answer, 17, () -> state.vin(request.from(3)));
+        else accept(write, answer, 17, () -> state.vin(write.data()));
     }
 
-    private void writeCoding(UdsRequest request, Answer answer) {
-        int did = request.u16(1);
-        Bytes block = request.from(3);
-        var layout = state.layout(did).orElseThrow();
+    private void writeCoding(WriteDataByIdentifier write, Answer answer) {
+        Bytes block = write.data();
+        var layout = state.layout(write.identifier()).orElseThrow();
         if (state.bootOnly()) answer.refuse(Known.CONDITIONS_NOT_CORRECT);
         else if (block.length() == layout.length() && !layout.check().holds(block))
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else accept(request, answer, layout.length(), () -> state.coding(did, block));
+        else accept(write, answer, layout.length(), () -> state.coding(write.identifier(), block));
     }
 
-    private void writeOrder(UdsRequest request, Answer answer) {
+    private void writeOrder(WriteDataByIdentifier write, Answer answer) {
         var order = state.orderHeld().orElseThrow();
-        String text = request.from(3).text();
-        boolean known = Arrays.stream(text.strip().split(" +"))
+        boolean known = Arrays.stream(write.data().text().strip().split(" +"))
                 .allMatch(code -> code.isEmpty() || order.titles().containsKey(code));
         if (!known) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else accept(request, answer, order.octets(), () -> state.order(request.from(3)));
+        else accept(write, answer, order.octets(), () -> state.order(write.data()));
     }
 
-    private static void accept(UdsRequest request, Answer answer, int octets, Runnable effect) {
-        if (request.length() != 3 + octets) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else answer.after(WRITING, effect, request.message().slice(1, 2));
+    private static void accept(WriteDataByIdentifier write, Answer answer, int octets, Runnable effect) {
+        if (write.data().length() != octets) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
+        else answer.after(WRITING, effect, new UdsResponse.WriteDataByIdentifier(write.identifier()));
     }
 
     /** Returning control and short-term adjustment of values that can be adjusted. */
-    private void control(UdsRequest request, Answer answer) {
-        int did = request.u16(1);
+    private void control(InputOutputControlByIdentifier control, Answer answer) {
+        int did = control.identifier();
         Optional<LiveValue> value = live.find(did).filter(LiveValue::controllable);
         if (value.isEmpty()) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
             return;
         }
-        int octets = value.get().scaling().octets();
-        switch (request.u8(3)) {
-            case 0x00 -> {
+        switch (control.control()) {
+            case InputOutputControlByIdentifier.RETURN_CONTROL_TO_ECU -> {
                 live.release(did);
-                answer.positive(request.message().slice(1, 3));
+                answer.positive(controlled(control, Bytes.EMPTY));
             }
-            case 0x03 -> {
-                if (request.length() != 4 + octets) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
+            case InputOutputControlByIdentifier.SHORT_TERM_ADJUSTMENT -> {
+                if (control.state().length() != value.get().scaling().octets())
+                    answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
                 else {
-                    live.adjust(did, request.from(4));
-                    answer.positive(request.from(1));
+                    live.adjust(did, control.state());
+                    answer.positive(controlled(control, control.state()));
                 }
             }
             default -> answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         }
+    }
+
+    private static UdsResponse controlled(InputOutputControlByIdentifier control, Bytes state) {
+        return new UdsResponse.InputOutputControlByIdentifier(control.identifier(), control.control(), state);
     }
 }

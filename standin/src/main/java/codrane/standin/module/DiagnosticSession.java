@@ -7,6 +7,8 @@ import codrane.link.time.Scheduler;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -49,11 +51,11 @@ final class DiagnosticSession {
         return session == pack().programming();
     }
 
-    /** Whether the module knows the session. */
-    boolean knows(int wanted) {
-        return wanted == DEFAULT
-                || wanted == pack().extended()
-                || wanted == pack().programming() && state.flash.isPresent();
+    /** The sessions that the module has. */
+    Set<Integer> known() {
+        Set<Integer> known = new TreeSet<>(Set.of(DEFAULT, pack().extended()));
+        if (state.flash.isPresent()) known.add(pack().programming());
+        return known;
     }
 
     void enter(int newSession) {

@@ -3,7 +3,9 @@ package codrane.standin.module;
 import static java.util.Objects.requireNonNull;
 
 import codrane.core.fault.FaultCode;
-import codrane.core.octets.Bytes;
+import codrane.core.uds.UdsResponse.DtcAndRecord;
+import codrane.core.uds.UdsResponse.DtcAndStatus;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -67,28 +69,25 @@ final class FaultMemory {
                 byNumber.values().stream().filter(f -> (f.status() & mask) != 0).count();
     }
 
-    /** Fault octets and status of each whose status meets the mask. */
-    Bytes report(int mask) {
-        Bytes report = Bytes.EMPTY;
-        for (Map.Entry<Integer, Fault> fault : byNumber.entrySet()) {
-            if ((fault.getValue().status() & mask) != 0) report = report.plus(octets(fault.getKey()));
-        }
-        return report;
+    /** Each whose status meets the mask. */
+    List<DtcAndStatus> report(int mask) {
+        return byNumber.keySet().stream()
+                .map(this::of)
+                .filter(fault -> (fault.status() & mask) != 0)
+                .toList();
     }
 
-    /** The fault's octets and its status, status 0 when it is not stored. */
-    Bytes octets(int number) {
+    /** With its status, 0 when it is not stored. */
+    DtcAndStatus of(int number) {
         Fault fault = byNumber.get(number);
-        return new FaultCode(number).octets().plus(Bytes.of(fault == null ? 0 : fault.status()));
+        return new DtcAndStatus(number, fault == null ? 0 : fault.status());
     }
 
-    /** Number of each stored fault, with the record that it has. */
-    Bytes snapshots() {
-        Bytes all = Bytes.EMPTY;
-        for (int number : byNumber.keySet()) {
-            all = all.plus(new FaultCode(number).octets()).plus(Bytes.of(RECORD));
-        }
-        return all;
+    /** Each stored fault, with the record that it has. */
+    List<DtcAndRecord> snapshots() {
+        return byNumber.keySet().stream()
+                .map(number -> new DtcAndRecord(number, RECORD))
+                .toList();
     }
 
     boolean has(int number) {

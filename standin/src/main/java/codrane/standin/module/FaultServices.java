@@ -1,21 +1,24 @@
 package codrane.standin.module;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.WireWriter;
 import codrane.core.pack.Pack;
-import codrane.core.uds.Requests;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
+import codrane.core.uds.UdsResponse.DtcAndStatus;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /** ClearDiagnosticInformation, ReadDTCInformation, ControlDTCSetting. */
 final class FaultServices implements ServiceGroup {
     private static final Duration CLEARING = Duration.ofMillis(25);
-    private static final int FORMAT_ISO_14229 = 0x01;
     private static final int ALL_RECORDS = 0xFF;
     /** Data identifier in snapshots: supply voltage, tenths of a volt. */
-    private static final Bytes VOLTS = Bytes.of(0xD1, 0x12);
+    private static final int VOLTS = 0xD112;
 
     private final ModuleState state;
     private final Surroundings around;
@@ -34,72 +37,76 @@ final class FaultServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        switch (service) {
-            case CLEAR_DIAGNOSTIC_INFORMATION -> clear(request, answer);
-            case READ_DTC_INFORMATION -> read(request, answer);
-            default -> setting(request, answer);
+    public void serve(UdsRequest request, Answer answer) {
+        state.faults.refresh(around.canArise(state.module), around.arising(state.module), around.volts());
+        switch (request) {
+            case UdsRequest.ClearDiagnosticInformation(int group) -> clear(group, answer);
+            case UdsRequest.ControlDtcSetting(int type, Bytes option) -> {
+                state.faults.setting(type == UdsRequest.ControlDtcSetting.ON);
+                answer.positive(new UdsResponse.ControlDtcSetting(type));
+            }
+            case UdsRequest.ReportNumberOfDtcByStatusMask(int mask) ->
+                answer.positive(new UdsResponse.ReportNumberOfDtcByStatusMask(
+                        FaultMemory.PRESENT,
+                        UdsResponse.ReportNumberOfDtcByStatusMask.FORMAT_ISO_14229,
+                        state.faults.count(mask)));
+            case UdsRequest.ReportDtcByStatusMask(int mask) ->
+                answer.positive(new UdsResponse.ReportDtcByStatusMask(FaultMemory.PRESENT, state.faults.report(mask)));
+            case UdsRequest.ReportDtcSnapshotIdentification all ->
+                answer.positive(new UdsResponse.ReportDtcSnapshotIdentification(state.faults.snapshots()));
+            case UdsRequest.ReportSupportedDtc all ->
+                answer.positive(new UdsResponse.ReportSupportedDtc(FaultMemory.PRESENT, supported()));
+            case UdsRequest.ReportDtcSnapshotRecordByDtcNumber(int dtc, int record) -> snapshot(dtc, record, answer);
+            case UdsRequest.ReportDtcExtDataRecordByDtcNumber(int dtc, int record) -> extended(dtc, record, answer);
+            default -> throw new IllegalStateException("not served here: " + request);
         }
     }
 
-    private void clear(UdsRequest request, Answer answer) {
-        int group = request.u8(1) << 16 | request.u16(2);
-        if (request.length() != 4) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (group == Requests.ALL_GROUPS) {
-            answer.after(CLEARING, state.faults::clear, Bytes.EMPTY);
+    private void clear(int group, Answer answer) {
+        if (group == UdsRequest.ClearDiagnosticInformation.ALL_GROUPS) {
+            answer.after(CLEARING, state.faults::clear, new UdsResponse.ClearDiagnosticInformation());
         } else if (known(group)) { // stored or not: there is nothing to refuse in a fault that is not there
-            answer.after(CLEARING, () -> state.faults.clear(group), Bytes.EMPTY);
+            answer.after(CLEARING, () -> state.faults.clear(group), new UdsResponse.ClearDiagnosticInformation());
         } else {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         }
     }
 
-    private void read(UdsRequest request, Answer answer) {
-        int report = request.subFunction();
-        int octets = switch (report) {
-            case 0x01, 0x02 -> 3;
-            case 0x04, 0x06 -> 6;
-            default -> 2;
-        };
-        if (request.length() != octets) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
-        state.faults.refresh(around.canArise(state.module), around.arising(state.module), around.volts());
-        Bytes head = Bytes.of(report, FaultMemory.PRESENT);
-        switch (report) {
-            case 0x01 -> {
-                int count = state.faults.count(request.u8(2));
-                answer.positive(head.plus(Bytes.of(FORMAT_ISO_14229, count >> 8, count & 0xFF)));
-            }
-            case 0x02 -> answer.positive(head.plus(state.faults.report(request.u8(2))));
-            case 0x03 -> answer.positive(Bytes.of(report).plus(state.faults.snapshots()));
-            case 0x0A -> answer.positive(head.plus(supported()));
-            default -> record(request, answer);
-        }
-    }
-
     /** Every fault that the pack names for the module, with its status now. */
-    private Bytes supported() {
-        Bytes all = Bytes.EMPTY;
-        for (Pack.FaultText fault : around.pack().faults()) {
-            if (fault.module().equals(state.module.id()))
-                all = all.plus(state.faults.octets(fault.code().number()));
-        }
-        return all;
+    private List<DtcAndStatus> supported() {
+        return around.pack().faults().stream()
+                .filter(fault -> fault.module().equals(state.module.id()))
+                .map(fault -> state.faults.of(fault.code().number()))
+                .toList();
     }
 
-    private void record(UdsRequest request, Answer answer) {
-        int number = request.u8(2) << 16 | request.u16(3);
-        boolean asked = request.u8(5) == FaultMemory.RECORD || request.u8(5) == ALL_RECORDS;
-        if (!known(number) || !asked) {
+    private void snapshot(int dtc, int record, Answer answer) {
+        if (!asked(dtc, record)) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
             return;
         }
-        Bytes content = Bytes.of(request.subFunction()).plus(state.faults.octets(number));
-        if (!state.faults.has(number)) answer.positive(content);
-        else answer.positive(content.plus(request.subFunction() == 0x04 ? snapshot(number) : extended(number)));
+        Bytes content = state.faults.has(dtc)
+                ? new WireWriter()
+                        .u8(FaultMemory.RECORD)
+                        .u8(1)
+                        .u16(VOLTS)
+                        .u8(state.faults.decivolts(dtc))
+                        .written()
+                : Bytes.EMPTY;
+        answer.positive(new UdsResponse.ReportDtcSnapshotRecordByDtcNumber(state.faults.of(dtc), content));
+    }
+
+    private void extended(int dtc, int record, Answer answer) {
+        if (!asked(dtc, record)) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            return;
+        }
+        Bytes content = state.faults.has(dtc) ? Bytes.of(FaultMemory.RECORD, state.faults.times(dtc)) : Bytes.EMPTY;
+        answer.positive(new UdsResponse.ReportDtcExtDataRecordByDtcNumber(state.faults.of(dtc), content));
+    }
+
+    private boolean asked(int dtc, int record) {
+        return known(dtc) && (record == FaultMemory.RECORD || record == ALL_RECORDS);
     }
 
     private boolean known(int number) {
@@ -107,18 +114,5 @@ final class FaultServices implements ServiceGroup {
                 .filter(f -> f.module().equals(state.module.id()) && f.code().number() == number)
                 .findFirst();
         return named.isPresent() || state.faults.has(number);
-    }
-
-    private Bytes snapshot(int number) {
-        return Bytes.of(FaultMemory.RECORD, 1).plus(VOLTS).plus(Bytes.of(state.faults.decivolts(number)));
-    }
-
-    private Bytes extended(int number) {
-        return Bytes.of(FaultMemory.RECORD, state.faults.times(number));
-    }
-
-    private void setting(UdsRequest request, Answer answer) {
-        state.faults.setting(request.subFunction() == 1);
-        answer.positive(Bytes.of(request.subFunction()));
     }
 }

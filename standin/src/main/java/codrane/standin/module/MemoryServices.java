@@ -2,12 +2,14 @@ package codrane.standin.module;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
+import codrane.core.uds.MemoryRange;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 
 /**
  * ReadMemoryByAddress, WriteMemoryByAddress, RequestDownload, RequestUpload, TransferData, RequestTransferExit. Besides
@@ -20,16 +22,15 @@ final class MemoryServices implements ServiceGroup {
     private static final int NOTES_OCTETS = 256;
     private static final double LEAST_VOLTS = 11.0;
     private static final int MOST_READ = 1024;
-    private static final int LONGEST_NUMBER = 4;
-    private static final OptionalInt NO_DATA = OptionalInt.of(0);
+    /** Neither compressed nor encrypted. */
+    private static final int PLAIN = 0;
+    /** Service and counter of a transfer. */
+    private static final int HEAD_OCTETS = 2;
 
     private final ModuleState state;
     private final DiagnosticSession session;
     private final Surroundings around;
     private final byte[] notes = new byte[NOTES_OCTETS];
-
-    /** @param octets that both took, format octet included */
-    private record Range(long address, long size, int octets) {}
 
     MemoryServices(ModuleState state, DiagnosticSession session, Surroundings around) {
         this.state = state;
@@ -49,77 +50,41 @@ final class MemoryServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        switch (service) {
-            case READ_MEMORY_BY_ADDRESS -> readMemory(request, answer);
-            case WRITE_MEMORY_BY_ADDRESS -> writeMemory(request, answer);
-            case REQUEST_DOWNLOAD -> download(request, answer);
-            case REQUEST_UPLOAD -> upload(request, answer);
-            case TRANSFER_DATA -> transfer(request, answer);
-            default -> exit(request, answer);
+    public void serve(UdsRequest request, Answer answer) {
+        switch (request) {
+            case UdsRequest.ReadMemoryByAddress(MemoryRange range) -> readMemory(range, answer);
+            case UdsRequest.WriteMemoryByAddress(MemoryRange range, Bytes data) -> writeMemory(range, data, answer);
+            case UdsRequest.RequestDownload(int format, MemoryRange range) -> download(format, range, answer);
+            case UdsRequest.RequestUpload(int format, MemoryRange range) -> upload(format, range, answer);
+            case UdsRequest.TransferData(int counter, Bytes data) -> transfer(counter, data, answer);
+            default -> exit(answer);
         }
     }
 
-    /**
-     * Address and size, each of one to four octets as the format octet says; otherwise refuses. A format that the module
-     * does not have is out of range, before the length that would follow from it is judged. Source: unchecked (ISO
-     * 14229-1, addressAndLengthFormatIdentifier).
-     *
-     * @param at of the format octet
-     * @param data octets that follow address and size; empty: as many as the size says
-     */
-    private static Optional<Range> range(UdsRequest request, int at, OptionalInt data, Answer answer) {
-        int sizeOctets = request.u8(at) >> 4;
-        int addressOctets = request.u8(at) & 0xF;
-        boolean known = sizeOctets >= 1
-                && sizeOctets <= LONGEST_NUMBER
-                && addressOctets >= 1
-                && addressOctets <= LONGEST_NUMBER;
-        if (!known) {
-            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-            return Optional.empty();
-        }
-        int head = at + 1 + addressOctets + sizeOctets;
-        if (request.length() >= head) {
-            long address = number(request, at + 1, addressOctets);
-            long size = number(request, at + 1 + addressOctets, sizeOctets);
-            if (request.length() == head + (data.isPresent() ? data.getAsInt() : size))
-                return Optional.of(new Range(address, size, 1 + addressOctets + sizeOctets));
-        }
-        answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        return Optional.empty();
+    private void readMemory(MemoryRange range, Answer answer) {
+        content(range)
+                .ifPresentOrElse(
+                        data -> answer.positive(new UdsResponse.ReadMemoryByAddress(data)),
+                        () -> answer.refuse(Known.REQUEST_OUT_OF_RANGE));
     }
 
-    private static long number(UdsRequest request, int at, int octets) {
-        long number = 0;
-        for (int i = 0; i < octets; i++) number = number << 8 | request.u8(at + i);
-        return number;
+    private Optional<Bytes> content(MemoryRange range) {
+        if (!range.known()) return Optional.empty();
+        if (inNotes(range))
+            return Optional.of(Bytes.copyOf(notes, (int) (range.address() - NOTES), (int) range.size()));
+        return state.flash.filter(f -> range.size() <= MOST_READ).flatMap(f -> f.read(range.address(), range.size()));
     }
 
-    private void readMemory(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 1, NO_DATA, answer);
-        if (range.isEmpty()) return;
-        long address = range.get().address();
-        long size = range.get().size();
-        Optional<Bytes> content = inNotes(address, size)
-                ? Optional.of(Bytes.copyOf(notes, (int) (address - NOTES), (int) size))
-                : state.flash.filter(f -> size <= MOST_READ).flatMap(f -> f.read(address, size));
-        content.ifPresentOrElse(answer::positive, () -> answer.refuse(Known.REQUEST_OUT_OF_RANGE));
+    private static boolean inNotes(MemoryRange range) {
+        return range.address() >= NOTES && range.size() >= 1 && range.address() + range.size() <= NOTES + NOTES_OCTETS;
     }
 
-    private static boolean inNotes(long address, long size) {
-        return address >= NOTES && size >= 1 && address + size <= NOTES + NOTES_OCTETS;
-    }
-
-    private void writeMemory(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 1, OptionalInt.empty(), answer);
-        if (range.isEmpty()) return;
-        if (!inNotes(range.get().address(), range.get().size())) {
+    private void writeMemory(MemoryRange range, Bytes data, Answer answer) {
+        if (!range.known() || !inNotes(range)) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE); // flash is written by transfer only
         } else {
-            Bytes data = request.from(1 + range.get().octets());
-            data.copyInto(notes, (int) (range.get().address() - NOTES), data.length());
-            answer.positive(request.message().slice(1, range.get().octets()));
+            data.copyInto(notes, (int) (range.address() - NOTES), data.length());
+            answer.positive(new UdsResponse.WriteMemoryByAddress(range));
         }
     }
 
@@ -134,40 +99,43 @@ final class MemoryServices implements ServiceGroup {
         return Optional.empty();
     }
 
-    private void download(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 2, NO_DATA, answer);
-        if (range.isEmpty()) return;
+    /** A format that nobody here has is out of range before anything else is judged. */
+    private void download(int format, MemoryRange range, Answer answer) {
+        if (!range.known()) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            return;
+        }
         flashFor(answer).ifPresent(flash -> {
-            long start = range.get().address();
-            boolean plain = request.u8(1) == 0; // neither packed nor encrypted
-            if (!plain || !flash.has(start, range.get().size())) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-            else if (!flash.accepts(start, range.get().size())) answer.refuse(Known.UPLOAD_DOWNLOAD_NOT_ACCEPTED);
-            else begin(new Transfer(true, start, start + range.get().size()), answer);
+            long start = range.address();
+            if (format != PLAIN || !flash.has(start, range.size())) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            else if (!flash.accepts(start, range.size())) answer.refuse(Known.UPLOAD_DOWNLOAD_NOT_ACCEPTED);
+            else {
+                session.begin(new Transfer(true, start, start + range.size()));
+                answer.positive(new UdsResponse.RequestDownload(pack().blockBytes()));
+            }
         });
     }
 
-    private void upload(UdsRequest request, Answer answer) {
-        Optional<Range> range = range(request, 2, NO_DATA, answer);
-        if (range.isEmpty()) return;
+    private void upload(int format, MemoryRange range, Answer answer) {
+        if (!range.known()) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            return;
+        }
         flashFor(answer).ifPresent(flash -> {
-            Range r = range.get();
-            if (request.u8(1) != 0 || flash.read(r.address(), r.size()).isEmpty())
+            if (format != PLAIN || flash.read(range.address(), range.size()).isEmpty())
                 answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-            else begin(new Transfer(false, r.address(), r.address() + r.size()), answer);
+            else {
+                session.begin(new Transfer(false, range.address(), range.address() + range.size()));
+                answer.positive(new UdsResponse.RequestUpload(pack().blockBytes()));
+            }
         });
-    }
-
-    private void begin(Transfer transfer, Answer answer) {
-        session.begin(transfer);
-        int most = pack().blockBytes();
-        answer.positive(Bytes.of(0x20, most >> 8, most & 0xFF));
     }
 
     private PackModule.Flash pack() {
         return state.module.flash().orElseThrow();
     }
 
-    private void transfer(UdsRequest request, Answer answer) {
+    private void transfer(int counter, Bytes data, Answer answer) {
         if (session.transfer().isEmpty()) {
             answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
             return;
@@ -175,32 +143,34 @@ final class MemoryServices implements ServiceGroup {
         Transfer transfer = session.transfer().get();
         flashFor(answer).ifPresent(flash -> {
             boolean length = transfer.writes()
-                    ? request.length() >= 3 && request.length() <= pack().blockBytes()
-                    : request.length() == 2;
-            int counter = request.u8(1);
+                    ? !data.isEmpty() && data.length() <= pack().blockBytes() - HEAD_OCTETS
+                    : data.isEmpty();
             boolean repeats = transfer.writes() && transfer.repeats(counter);
             if (!length) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            else if (repeats) answer.positive(Bytes.of(counter)); // after a lost answer: not written again
+            else if (repeats) answer.positive(confirmed(counter)); // after a lost answer: not written again
             else if (transfer.left() == 0) answer.refuse(Known.REQUEST_SEQUENCE_ERROR); // all came already
             else if (!transfer.expects(counter)) answer.refuse(Known.WRONG_BLOCK_SEQUENCE_COUNTER);
-            else if (transfer.writes()) write(flash, transfer, request, answer);
+            else if (transfer.writes()) write(flash, transfer, counter, data, answer);
             else read(flash, transfer, counter, answer);
         });
     }
 
-    private void write(FlashMemory flash, Transfer transfer, UdsRequest request, Answer answer) {
-        Bytes data = request.from(2);
+    private static UdsResponse confirmed(int counter) {
+        return new UdsResponse.TransferData(counter, Bytes.EMPTY);
+    }
+
+    private void write(FlashMemory flash, Transfer transfer, int counter, Bytes data, Answer answer) {
         if (data.length() > transfer.left() || !flash.write(data)) {
             answer.refuse(Known.TRANSFER_DATA_SUSPENDED);
             return;
         }
         transfer.advance(data.length());
         around.blockWritten(state.module);
-        answer.after(pack().block(), () -> {}, Bytes.of(request.u8(1)));
+        answer.after(pack().block(), () -> {}, confirmed(counter));
     }
 
     private void read(FlashMemory flash, Transfer transfer, int counter, Answer answer) {
-        long length = Math.min(transfer.left(), pack().blockBytes() - 2L);
+        long length = Math.min(transfer.left(), pack().blockBytes() - HEAD_OCTETS);
         Optional<Bytes> data = length < 1 ? Optional.empty() : flash.read(transfer.next(), length);
         if (data.isEmpty()) {
             answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
@@ -210,17 +180,15 @@ final class MemoryServices implements ServiceGroup {
         answer.after(
                 Duration.ofNanos(pack().block().toNanos() / 2),
                 () -> {},
-                Bytes.of(counter).plus(data.get()));
+                new UdsResponse.TransferData(counter, data.get()));
     }
 
-    private void exit(UdsRequest request, Answer answer) {
-        if (request.length() != 1) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (session.transfer().filter(t -> t.left() == 0).isEmpty()) {
+    private void exit(Answer answer) {
+        if (session.transfer().filter(t -> t.left() == 0).isEmpty()) {
             answer.refuse(Known.REQUEST_SEQUENCE_ERROR); // nothing is transferred, or not all of it came
         } else {
             session.endTransfer();
-            answer.positive(Bytes.EMPTY);
+            answer.positive(new UdsResponse.RequestTransferExit(Bytes.EMPTY));
         }
     }
 }

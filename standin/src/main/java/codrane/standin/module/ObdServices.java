@@ -6,6 +6,8 @@ import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.Obd;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,6 +28,8 @@ final class ObdServices implements ServiceGroup {
     private static final int VIN = 0x02;
     private static final int CALIBRATIONS = 0x04;
     private static final int VERIFICATION = 0x06;
+    private static final int PENDING = 0x01;
+    private static final int MOST_ASKED = 6;
     private static final int IDLE_TIMES_FOUR = 4 * 780;
 
     private final ModuleState state;
@@ -49,14 +53,16 @@ final class ObdServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        switch (service) {
-            case OBD_CURRENT_DATA -> some(currentData(), request, answer);
-            case OBD_VEHICLE_INFORMATION -> information(request, answer);
-            case OBD_STORED_FAULTS -> faults(FaultMemory.STORED, answer);
-            case OBD_PENDING_FAULTS -> faults(0x01, answer);
-            case OBD_PERMANENT_FAULTS -> answer.positive(Bytes.of(0)); // none is ever kept for good
-            default -> answer.after(Duration.ofMillis(25), state.faults::clear, Bytes.EMPTY);
+    public void serve(UdsRequest request, Answer answer) {
+        switch (request) {
+            case UdsRequest.ObdCurrentData(List<Integer> identifiers) -> some(currentData(), identifiers, answer);
+            case UdsRequest.ObdVehicleInformation(int type) -> information(type, answer);
+            case UdsRequest.ObdStoredFaults ask ->
+                answer.positive(new UdsResponse.ObdStoredFaults(faults(FaultMemory.STORED)));
+            case UdsRequest.ObdPendingFaults ask -> answer.positive(new UdsResponse.ObdPendingFaults(faults(PENDING)));
+            case UdsRequest.ObdPermanentFaults ask -> // none is ever kept for good
+                answer.positive(new UdsResponse.ObdPermanentFaults(List.of()));
+            default -> answer.after(Duration.ofMillis(25), state.faults::clear, new UdsResponse.ObdClear());
         }
     }
 
@@ -75,15 +81,14 @@ final class ObdServices implements ServiceGroup {
     }
 
     /** Those of the asked ones that there are; to none of them it is silent, as the law's standard wants. */
-    private static void some(Map<Integer, Bytes> values, UdsRequest request, Answer answer) {
+    private static void some(Map<Integer, Bytes> values, List<Integer> asked, Answer answer) {
         Bytes all = Bytes.EMPTY;
-        for (int at = 1; at < request.length(); at++) {
-            int id = request.u8(at);
+        for (int id : asked) {
             if (id % 0x20 == 0) all = all.plus(Bytes.of(id)).plus(supported(values, id));
             else if (values.containsKey(id)) all = all.plus(Bytes.of(id)).plus(values.get(id));
         }
-        if (request.length() > 7) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else if (!all.isEmpty()) answer.positive(all);
+        if (asked.size() > MOST_ASKED) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
+        else if (!all.isEmpty()) answer.positive(new UdsResponse.ObdCurrentData(all));
     }
 
     /** A bit for each of the 32 identifiers behind this one, the last saying whether more follow. */
@@ -96,17 +101,15 @@ final class ObdServices implements ServiceGroup {
         return FlashMemory.u32(more ? bits | 1 : bits);
     }
 
-    private void information(UdsRequest request, Answer answer) {
+    private void information(int type, Answer answer) {
         Obd obd = state.module.obd().orElseThrow();
         Map<Integer, Bytes> values = new LinkedHashMap<>();
         values.put(VIN, Bytes.of(1).plus(state.vin()));
         values.put(CALIBRATIONS, Bytes.of(obd.calibrations().size()).plus(names(obd)));
         values.put(VERIFICATION, Bytes.of(obd.calibrations().size()).plus(numbers(obd)));
-        if (request.length() != 2) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else if (request.u8(1) == SUPPORTED) answer.positive(Bytes.of(SUPPORTED).plus(supported(values, 0)));
-        else
-            Optional.ofNullable(values.get(request.u8(1)))
-                    .ifPresent(value -> answer.positive(Bytes.of(request.u8(1)).plus(value)));
+        Optional<Bytes> items =
+                type == SUPPORTED ? Optional.of(supported(values, 0)) : Optional.ofNullable(values.get(type));
+        items.ifPresent(value -> answer.positive(new UdsResponse.ObdVehicleInformation(type, value)));
     }
 
     private static Bytes names(Obd obd) {
@@ -126,12 +129,10 @@ final class ObdServices implements ServiceGroup {
         return all;
     }
 
-    private void faults(int status, Answer answer) {
+    /** Two octets each: the law's faults have no third. */
+    private List<Integer> faults(int status) {
         refresh();
-        Bytes all = Bytes.EMPTY;
-        List<Integer> list = list(status);
-        for (int number : list) all = all.plus(Bytes.of(number >> 16, number >> 8 & 0xFF));
-        answer.positive(Bytes.of(list.size()).plus(all));
+        return list(status).stream().map(number -> number >> 8).toList();
     }
 
     private List<Integer> list(int status) {

@@ -9,6 +9,9 @@ import codrane.core.pack.Procedure;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsRequest.RoutineControl;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
@@ -19,11 +22,6 @@ import java.util.Optional;
  * of a gateway.
  */
 final class RoutineServices implements ServiceGroup {
-    private static final int START = 1;
-    private static final int STOP = 2;
-    private static final int RESULTS = 3;
-    private static final int ERASE = 0xFF00;
-    private static final int CHECK = 0xFF01;
     private static final double LEAST_VOLTS = 11.0;
     private static final Duration PAIRING = Duration.ofMillis(2500);
     private static final Duration FORGETTING = Duration.ofMillis(800);
@@ -49,92 +47,95 @@ final class RoutineServices implements ServiceGroup {
 
     @Override
     public Map<Service, Rule> rules() {
-        return Map.of(Service.ROUTINE_CONTROL, Rule.withSubFunctions(4, START, STOP, RESULTS));
+        return Map.of(
+                Service.ROUTINE_CONTROL,
+                Rule.withSubFunctions(4, RoutineControl.START, RoutineControl.STOP, RoutineControl.RESULTS));
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        int routine = request.u16(2);
+    public void serve(UdsRequest request, Answer answer) {
+        if (!(request instanceof RoutineControl control)) throw new IllegalStateException("not served: " + request);
+        int routine = control.routine();
         Optional<Procedure> procedure = around.pack().equipment().procedures().values().stream()
                 .filter(p -> p.module().equals(state.module.id()) && p.routine() == routine)
                 .findFirst();
-        if (routine == ERASE || routine == CHECK) flash(routine, request, answer);
+        if (routine == RoutineControl.ERASE_MEMORY || routine == RoutineControl.CHECK_PROGRAMMING_DEPENDENCIES)
+            flash(control, answer);
         else if (routine == Gateway.TOKEN_ROUTINE && around.gateway().is(state.module, Family.TOKEN))
-            token(request, answer);
+            token(control, answer);
         else if (isMaster()
                 && (routine == immobiliser().pairRoutine()
-                        || routine == immobiliser().keyRoutine())) immobiliser(routine, request, answer);
+                        || routine == immobiliser().keyRoutine())) immobiliser(control, answer);
         else if (state.module
                 .traits()
                 .forgetVin()
                 .filter(forget -> forget == routine)
-                .isPresent()) forget(request, answer);
-        else if (procedure.isPresent()) procedure(procedure.get(), request, answer);
+                .isPresent()) forget(control, answer);
+        else if (procedure.isPresent()) procedure(procedure.get(), control, answer);
         else answer.refuse(Known.REQUEST_OUT_OF_RANGE);
     }
 
-    private void flash(int routine, UdsRequest request, Answer answer) {
-        int octets = routine == ERASE ? 12 : 8;
+    private static UdsResponse told(RoutineControl control, int... status) {
+        return new UdsResponse.RoutineControl(control.type(), control.routine(), Bytes.of(status));
+    }
+
+    private void flash(RoutineControl control, Answer answer) {
+        boolean erases = control.routine() == RoutineControl.ERASE_MEMORY;
         // a routine that the session does not have is out of range. Source: unchecked (ISO 14229-1, RoutineControl)
         boolean there = state.flash.isPresent() && session.isProgramming();
         if (!there) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         else if (!session.unlocked()) answer.refuse(Known.SECURITY_ACCESS_DENIED);
-        else if (request.subFunction() != START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
-        else if (request.length() != octets) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
+        else if (control.type() != RoutineControl.START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
+        else if (control.option().length() != (erases ? 8 : 4)) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
         else if (around.volts() < LEAST_VOLTS) answer.refuse(Known.VOLTAGE_TOO_LOW);
         else if (state.health() == Part.Health.HALF_DEAD) answer.refuse(Known.GENERAL_PROGRAMMING_FAILURE);
-        else if (routine == ERASE) erase(state.flash.get(), request, answer);
-        else check(state.flash.get(), request, answer);
+        else if (erases) erase(state.flash.get(), control, answer);
+        else check(state.flash.get(), control, answer);
     }
 
-    private void erase(FlashMemory flash, UdsRequest request, Answer answer) {
+    /** Address and size, four octets each. */
+    private void erase(FlashMemory flash, RoutineControl control, Answer answer) {
         around.programming(true);
-        answer.outcome(
-                state.module.flash().orElseThrow().erase(),
-                () -> flash.erase(request.message().u32(4), request.message().u32(8))
-                        ? Bytes.of(0x71, START, 0xFF, 0x00, 0x00)
-                        : answer.negative(Known.REQUEST_OUT_OF_RANGE));
-    }
-
-    private void check(FlashMemory flash, UdsRequest request, Answer answer) {
-        answer.after(state.module.flash().orElseThrow().verify(), () -> {
-            boolean was = flash.valid();
-            int result = flash.check(request.message().u32(4), state.hardware());
-            if (result == 0 && !was) state.programmed(around.now());
-            return Bytes.of(START, 0xFF, 0x01, result);
+        answer.after(state.module.flash().orElseThrow().erase(), () -> {
+            boolean erased =
+                    flash.erase(control.option().u32(0), control.option().u32(4));
+            return erased ? told(control, DONE) : answer.negative(Known.REQUEST_OUT_OF_RANGE);
         });
     }
 
-    private void token(UdsRequest request, Answer answer) {
-        boolean token = SignedGrant.decode(request.from(4)) instanceof Decoded<SignedGrant>;
-        if (request.subFunction() != START) {
+    /** The checksum that the content must have, four octets. */
+    private void check(FlashMemory flash, RoutineControl control, Answer answer) {
+        answer.after(state.module.flash().orElseThrow().verify(), () -> {
+            boolean was = flash.valid();
+            int result = flash.check(control.option().u32(0), state.hardware());
+            if (result == 0 && !was) state.programmed(around.now());
+            return told(control, result);
+        });
+    }
+
+    private void token(RoutineControl control, Answer answer) {
+        boolean token = SignedGrant.decode(control.option()) instanceof Decoded<SignedGrant>;
+        if (control.type() != RoutineControl.START) {
             answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
         } else if (!token) {
             answer.refuse(Known.INVALID_KEY);
         } else {
-            SignedGrant grant = SignedGrant.decode(request.from(4)).value();
+            SignedGrant grant = SignedGrant.decode(control.option()).value();
             switch (around.gateway().judge(grant, around.now())) {
                 case WRONG_SIGNATURE -> answer.refuse(Known.INVALID_KEY);
                 case WRONG_VEHICLE -> answer.refuse(Known.CERTIFICATE_SCOPE_INVALID);
                 case WRONG_TIME -> answer.refuse(Known.CERTIFICATE_TIME_INVALID);
                 case ACCEPTED ->
-                    answer.after(
-                            Duration.ofMillis(90),
-                            () -> around.gateway().open(grant),
-                            request.message().slice(1, 3).plus(Bytes.of(DONE)));
+                    answer.after(Duration.ofMillis(90), () -> around.gateway().open(grant), told(control, DONE));
             }
         }
     }
 
-    private void forget(UdsRequest request, Answer answer) {
-        if (request.subFunction() != START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
+    private void forget(RoutineControl control, Answer answer) {
+        if (control.type() != RoutineControl.START) answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
         else if (session.isDefault()) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         else if (!session.unlocked()) answer.refuse(Known.SECURITY_ACCESS_DENIED);
-        else
-            answer.after(
-                    FORGETTING,
-                    state::forgetIdentity,
-                    request.message().slice(1, 3).plus(Bytes.of(DONE)));
+        else answer.after(FORGETTING, state::forgetIdentity, told(control, DONE));
     }
 
     private boolean isMaster() {
@@ -148,59 +149,53 @@ final class RoutineServices implements ServiceGroup {
         return around.immobiliser().pack().orElseThrow();
     }
 
-    private void immobiliser(int routine, UdsRequest request, Answer answer) {
-        boolean pairs = routine == immobiliser().pairRoutine();
-        if (request.subFunction() == RESULTS && !pairs) {
+    private void immobiliser(RoutineControl control, Answer answer) {
+        boolean pairs = control.routine() == immobiliser().pairRoutine();
+        if (control.type() == RoutineControl.RESULTS && !pairs) {
             int result = around.immobiliser().waits(around.now()) ? RUNNING : DONE;
-            answer.positive(request.message()
-                    .slice(1, 3)
-                    .plus(Bytes.of(result, around.immobiliser().keys())));
+            answer.positive(told(control, result, around.immobiliser().keys()));
             return;
         }
-        if (request.subFunction() != START) {
+        if (control.type() != RoutineControl.START) {
             answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
         } else if (session.isDefault()) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE); // the default session does not have the routine
-        } else if (request.length() < 6) {
+        } else if (control.option().length() < 2) {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (pairs && !around.pairable(request.u8(4))) {
+        } else if (pairs && !around.pairable(control.option().u8(0))) {
             answer.refuse(Known.REQUEST_OUT_OF_RANGE);
         } else {
-            withCodes(pairs, request, answer);
+            withCodes(pairs, control, answer);
         }
     }
 
-    private void withCodes(boolean pairs, UdsRequest request, Answer answer) {
-        switch (around.immobiliser().tryCodes(request.from(pairs ? 5 : 4), around.now())) {
+    private void withCodes(boolean pairs, RoutineControl control, Answer answer) {
+        switch (around.immobiliser().tryCodes(control.option().from(pairs ? 1 : 0), around.now())) {
             case WRONG -> answer.refuse(Known.INVALID_KEY);
             case WRONG_AND_LOCKED -> answer.refuse(Known.EXCEEDED_ATTEMPTS);
             case LOCKED -> answer.refuse(Known.TIME_DELAY_NOT_EXPIRED);
             case RIGHT -> {
                 Runnable effect = pairs
-                        ? () -> around.pair(request.u8(4))
+                        ? () -> around.pair(control.option().u8(0))
                         : () -> around.immobiliser().openWindow(around.now());
-                answer.after(
-                        pairs ? PAIRING : Duration.ofMillis(50),
-                        effect,
-                        request.message().slice(1, 3).plus(Bytes.of(pairs ? DONE : RUNNING)));
+                answer.after(pairs ? PAIRING : Duration.ofMillis(50), effect, told(control, pairs ? DONE : RUNNING));
             }
         }
     }
 
-    private void procedure(Procedure procedure, UdsRequest request, Answer answer) {
-        Bytes head = request.message().slice(1, 3);
-        switch (request.subFunction()) {
-            case START -> start(procedure, head, answer);
-            case STOP -> {
+    private void procedure(Procedure procedure, RoutineControl control, Answer answer) {
+        switch (control.type()) {
+            case RoutineControl.START -> start(procedure, control, answer);
+            case RoutineControl.STOP -> {
                 boolean running = last.filter(procedure::equals).isPresent()
                         && around.now().isBefore(lastEnds);
                 stopped = running || stopped;
-                if (running) answer.positive(head);
+                if (running) answer.positive(told(control));
                 else answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
             }
             default -> {
                 if (last.filter(procedure::equals).isEmpty()) answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
-                else answer.positive(head.plus(Bytes.of(result())));
+                else answer.positive(told(control, result()));
             }
         }
     }
@@ -210,7 +205,7 @@ final class RoutineServices implements ServiceGroup {
         return around.now().isBefore(lastEnds) ? RUNNING : DONE;
     }
 
-    private void start(Procedure procedure, Bytes head, Answer answer) {
+    private void start(Procedure procedure, RoutineControl control, Answer answer) {
         Optional<VehicleCondition> missing =
                 procedure.needs().stream().filter(n -> !around.holds(n)).findFirst();
         if (session.isDefault()) {
@@ -226,7 +221,7 @@ final class RoutineServices implements ServiceGroup {
             last = Optional.of(procedure);
             stopped = false;
             lastEnds = around.now().plus(procedure.duration());
-            answer.positive(head.plus(Bytes.of(RUNNING)));
+            answer.positive(told(control, RUNNING));
             answer.then(procedure.duration(), () -> finish(procedure));
         }
     }

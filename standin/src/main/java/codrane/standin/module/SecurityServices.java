@@ -7,6 +7,8 @@ import codrane.core.pack.Pack.Family;
 import codrane.core.pack.PackModule;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
@@ -15,13 +17,13 @@ import java.util.Random;
 /** SecurityAccess; Authentication where the module is a gateway of the certificate family. */
 final class SecurityServices implements ServiceGroup {
     private static final int CHALLENGE_OCTETS = 32;
+    private static final int KEY_OCTETS = 4;
     private static final Duration VERIFYING = Duration.ofMillis(120);
 
     /** Authentication return parameters. */
     private static final int DEAUTHENTICATED = 0x10;
 
     private static final int OWNERSHIP_NEEDED = 0x11;
-    private static final int COMPLETE = 0x12;
     private static final int ASYMMETRIC_WITH_CERTIFICATE = 0x02;
 
     private final PackModule module;
@@ -48,57 +50,43 @@ final class SecurityServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        if (service == Service.AUTHENTICATION) authenticate(request, answer);
-        else if (request.subFunction() == session.pack().securityLevel()) seed(request, answer);
-        else key(request, answer);
-    }
-
-    private void seed(UdsRequest request, Answer answer) {
-        if (request.length() != 2) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
-        session.newSeed()
-                .ifPresentOrElse(
-                        seed -> answer.positive(Bytes.of(request.subFunction()).plus(seed)),
-                        () -> answer.refuse(Known.TIME_DELAY_NOT_EXPIRED));
-    }
-
-    private void key(UdsRequest request, Answer answer) {
-        if (request.length() != 6) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            return;
-        }
-        session.tryKey(request.from(2))
-                .ifPresentOrElse(answer::refuse, () -> answer.positive(Bytes.of(request.subFunction())));
-    }
-
-    private void authenticate(UdsRequest request, Answer answer) {
-        switch (request.subFunction()) {
-            case 0x00 -> {
+    public void serve(UdsRequest request, Answer answer) {
+        switch (request) {
+            case UdsRequest.RequestSeed(int level) ->
+                session.newSeed()
+                        .ifPresentOrElse(
+                                seed -> answer.positive(new UdsResponse.RequestSeed(level, seed)),
+                                () -> answer.refuse(Known.TIME_DELAY_NOT_EXPIRED));
+            case UdsRequest.SendKey(int level, Bytes key) -> key(level, key, answer);
+            case UdsRequest.DeAuthenticate end -> {
                 around.gateway().close();
-                answer.positive(Bytes.of(0x00, DEAUTHENTICATED));
+                answer.positive(new UdsResponse.DeAuthenticate(DEAUTHENTICATED));
             }
-            case 0x01 -> verifyCertificate(request, answer);
-            case 0x03 -> proofOfOwnership(request, answer);
-            default -> answer.positive(Bytes.of(0x08, ASYMMETRIC_WITH_CERTIFICATE));
+            case UdsRequest.VerifyCertificateUnidirectional(int configuration, Bytes certificate, Bytes none) ->
+                verify(certificate, answer);
+            case UdsRequest.ProofOfOwnership(Bytes proof, Bytes none) -> proofOfOwnership(proof, answer);
+            default -> answer.positive(new UdsResponse.AuthenticationConfiguration(ASYMMETRIC_WITH_CERTIFICATE));
         }
     }
 
-    private void verifyCertificate(UdsRequest request, Answer answer) {
-        Optional<Bytes> octets = sized(request, 3);
-        if (octets.isEmpty()) {
+    private void key(int level, Bytes key, Answer answer) {
+        if (key.length() != KEY_OCTETS) {
             answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (!(SignedGrant.decode(octets.get()) instanceof Decoded<SignedGrant>(SignedGrant grant))) {
+            return;
+        }
+        session.tryKey(key).ifPresentOrElse(answer::refuse, () -> answer.positive(new UdsResponse.SendKey(level)));
+    }
+
+    private void verify(Bytes octets, Answer answer) {
+        if (!(SignedGrant.decode(octets) instanceof Decoded<SignedGrant>(SignedGrant grant))) {
             answer.refuse(Known.CERTIFICATE_SIGNATURE_INVALID);
-        } else {
-            switch (around.gateway().judge(grant, around.now())) {
-                case WRONG_SIGNATURE -> answer.refuse(Known.CERTIFICATE_SIGNATURE_INVALID);
-                case WRONG_VEHICLE -> answer.refuse(Known.CERTIFICATE_SCOPE_INVALID);
-                case WRONG_TIME -> answer.refuse(Known.CERTIFICATE_TIME_INVALID);
-                case ACCEPTED -> challenge(grant, answer);
-            }
+            return;
+        }
+        switch (around.gateway().judge(grant, around.now())) {
+            case WRONG_SIGNATURE -> answer.refuse(Known.CERTIFICATE_SIGNATURE_INVALID);
+            case WRONG_VEHICLE -> answer.refuse(Known.CERTIFICATE_SCOPE_INVALID);
+            case WRONG_TIME -> answer.refuse(Known.CERTIFICATE_TIME_INVALID);
+            case ACCEPTED -> challenge(grant, answer);
         }
     }
 
@@ -110,32 +98,22 @@ final class SecurityServices implements ServiceGroup {
         answer.after(
                 VERIFYING,
                 () -> {},
-                Bytes.of(0x01, OWNERSHIP_NEEDED, 0, CHALLENGE_OCTETS)
-                        .plus(challenge)
-                        .plus(Bytes.of(0, 0)));
+                new UdsResponse.VerifyCertificateUnidirectional(OWNERSHIP_NEEDED, challenge, Bytes.EMPTY));
     }
 
-    private void proofOfOwnership(UdsRequest request, Answer answer) {
-        Optional<Bytes> proof = sized(request, 2);
+    private void proofOfOwnership(Bytes proof, Answer answer) {
         if (certificate.isEmpty()) {
             answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
-        } else if (proof.isEmpty()) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (!certificate.get().proves(challenge, proof.get())) {
+        } else if (!certificate.get().proves(challenge, proof)) {
             certificate = Optional.empty();
             answer.refuse(Known.OWNERSHIP_FAILED);
         } else {
             SignedGrant owned = certificate.get();
             certificate = Optional.empty();
-            answer.after(VERIFYING, () -> around.gateway().open(owned), Bytes.of(0x03, COMPLETE, 0, 0));
+            answer.after(
+                    VERIFYING,
+                    () -> around.gateway().open(owned),
+                    new UdsResponse.ProofOfOwnership(UdsResponse.ProofOfOwnership.COMPLETE, Bytes.EMPTY));
         }
-    }
-
-    /** A field with its length in two octets in front, and another field behind it. */
-    private static Optional<Bytes> sized(UdsRequest request, int at) {
-        if (request.length() < at + 4) return Optional.empty();
-        int length = request.u16(at);
-        boolean whole = request.length() >= at + 2 + length + 2;
-        return whole ? Optional.of(request.message().slice(at + 2, length)) : Optional.empty();
     }
 }

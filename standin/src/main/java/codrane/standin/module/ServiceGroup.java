@@ -1,6 +1,7 @@
 package codrane.standin.module;
 
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
 import java.util.Map;
 
 /** Services that belong together. */
@@ -9,5 +10,5 @@ interface ServiceGroup {
     Map<Service, Rule> rules();
 
     /** Answers a request that passed the rule of its service. */
-    void serve(Service service, UdsRequest request, Answer answer);
+    void serve(UdsRequest request, Answer answer);
 }

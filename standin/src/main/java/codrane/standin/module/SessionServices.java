@@ -1,10 +1,11 @@
 package codrane.standin.module;
 
-import codrane.core.octets.Bytes;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.Map;
 
@@ -29,7 +30,8 @@ final class SessionServices implements ServiceGroup {
     @Override
     public Map<Service, Rule> rules() {
         return Map.of(
-                Service.DIAGNOSTIC_SESSION_CONTROL, Rule.of(2),
+                Service.DIAGNOSTIC_SESSION_CONTROL,
+                        Rule.withSubFunctions(2, session.known().toArray(Integer[]::new)),
                 Service.ECU_RESET, Rule.withSubFunctions(2, 1, 2, 3),
                 Service.COMMUNICATION_CONTROL,
                         Rule.withSubFunctions(3, 0, 1, 2, 3).inSession(),
@@ -38,72 +40,55 @@ final class SessionServices implements ServiceGroup {
     }
 
     @Override
-    public void serve(Service service, UdsRequest request, Answer answer) {
-        switch (service) {
-            case DIAGNOSTIC_SESSION_CONTROL -> open(request, answer);
-            case ECU_RESET -> reset(request, answer);
-            case COMMUNICATION_CONTROL -> communication(request, answer);
-            case TESTER_PRESENT -> present(request, answer);
-            default -> linkControl(request, answer);
+    public void serve(UdsRequest request, Answer answer) {
+        switch (request) {
+            case UdsRequest.DiagnosticSessionControl(int wanted) -> open(wanted, answer);
+            case UdsRequest.EcuReset(int type) -> {
+                answer.positive(new UdsResponse.EcuReset(type));
+                answer.then(BEFORE_RESET, restart);
+            }
+            case UdsRequest.CommunicationControl(int control, int type) -> communication(control, type, answer);
+            case UdsRequest.VerifyModeTransitionWithFixedParameter(int rate) -> verify(rate, answer);
+            case UdsRequest.TransitionMode change -> change(answer);
+            default -> answer.positive(new UdsResponse.TesterPresent());
         }
     }
 
-    private static void present(UdsRequest request, Answer answer) {
-        if (request.length() != 2) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else answer.positive(Bytes.of(request.subFunction()));
-    }
-
-    private void open(UdsRequest request, Answer answer) {
-        int wanted = request.subFunction();
-        if (!session.knows(wanted)) {
-            answer.refuse(Known.SUB_FUNCTION_NOT_SUPPORTED);
-        } else if (request.length() != 2) {
-            answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        } else if (wanted == session.pack().programming() && around.holds(VehicleCondition.ENGINE_RUNNING)) {
+    private void open(int wanted, Answer answer) {
+        if (wanted == session.pack().programming() && around.holds(VehicleCondition.ENGINE_RUNNING)) {
             answer.refuse(Known.CONDITIONS_NOT_CORRECT);
-        } else {
-            if (wanted == DiagnosticSession.DEFAULT) session.enterDefault();
-            else session.enter(wanted);
-            int p2 = (int) session.pack().p2().toMillis();
-            int p2Star = (int) (session.pack().p2Star().toMillis() / 10);
-            answer.positive(Bytes.of(wanted, p2 >> 8, p2 & 0xFF, p2Star >> 8, p2Star & 0xFF));
+            return;
         }
-    }
-
-    private void reset(UdsRequest request, Answer answer) {
-        if (request.length() != 2) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else {
-            answer.positive(Bytes.of(request.subFunction()));
-            answer.then(BEFORE_RESET, restart);
-        }
+        if (wanted == DiagnosticSession.DEFAULT) session.enterDefault();
+        else session.enter(wanted);
+        answer.positive(new UdsResponse.DiagnosticSessionControl(
+                wanted, session.pack().p2(), session.pack().p2Star()));
     }
 
     /** Normal messages are not simulated one by one; a quiet module is not taken for a lost one. */
-    private void communication(UdsRequest request, Answer answer) {
-        boolean knownType = request.u8(2) >= 1 && request.u8(2) <= 3;
-        if (request.length() != 3) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else if (!knownType) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else {
-            session.communication(request.subFunction() != 0);
-            answer.positive(Bytes.of(request.subFunction()));
+    private void communication(int control, int type, Answer answer) {
+        if (type < 1 || type > 3) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
+            return;
         }
+        session.communication(control != 0);
+        answer.positive(new UdsResponse.CommunicationControl(control));
     }
 
     /** Only the rate that the bus has is agreed to: the simulated bus can't change it. */
-    private void linkControl(UdsRequest request, Answer answer) {
-        if (request.subFunction() == 3) {
-            if (request.length() != 2) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-            else if (!rateVerified) answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
-            else answer.positive(Bytes.of(3));
-            rateVerified = false;
+    private void verify(int rate, Answer answer) {
+        int here = around.pack().link() instanceof PackLink.Can can ? can.bitrate() : 0;
+        if (RATES.getOrDefault(rate, -1) != here) {
+            answer.refuse(Known.REQUEST_OUT_OF_RANGE);
             return;
         }
-        int rate = around.pack().link() instanceof PackLink.Can can ? can.bitrate() : 0;
-        if (request.length() != 3) answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
-        else if (RATES.getOrDefault(request.u8(2), -1) != rate) answer.refuse(Known.REQUEST_OUT_OF_RANGE);
-        else {
-            rateVerified = true;
-            answer.positive(Bytes.of(1));
-        }
+        rateVerified = true;
+        answer.positive(new UdsResponse.LinkControl(1));
+    }
+
+    private void change(Answer answer) {
+        if (rateVerified) answer.positive(new UdsResponse.LinkControl(3));
+        else answer.refuse(Known.REQUEST_SEQUENCE_ERROR);
+        rateVerified = false;
     }
 }

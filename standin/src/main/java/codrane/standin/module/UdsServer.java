@@ -4,9 +4,12 @@ import static java.util.Objects.requireNonNull;
 
 import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.pack.PackModule;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
+import codrane.core.uds.UdsRequest;
+import codrane.core.uds.UdsResponse;
 import codrane.link.time.Scheduler;
 import codrane.link.time.Watchdog;
 import java.time.Duration;
@@ -84,17 +87,17 @@ public final class UdsServer {
     public void handle(Bytes message, boolean functional, Consumer<Bytes> respond) {
         if (booting || unreachable() || message.isEmpty()) return;
         keepSession();
-        UdsRequest request = new UdsRequest(message, functional);
-        Answer answer = new Answer(request, state.module.session(), time, new OwnWork(), keeping(respond));
-        Optional<Service> service = Service.of(request.sid()).filter(byService::containsKey);
+        int sid = message.u8(0);
+        Answer answer = new Answer(message, functional, state.module.session(), time, new OwnWork(), keeping(respond));
+        Optional<Service> service = Service.of(sid).filter(byService::containsKey);
         if (service.isEmpty()) {
             answer.refuse(Known.SERVICE_NOT_SUPPORTED); // whatever the gateway thinks of it
             return;
         }
-        switch (around.passage(state.module, request.sid())) {
+        switch (around.passage(state.module, sid)) {
             case REFUSED -> answer.refuse(Known.AUTHENTICATION_REQUIRED);
-            case CLAIMED -> answer.positive(Bytes.EMPTY);
-            case PASSES -> serve(service.get(), request, answer);
+            case CLAIMED -> answer.positive(new UdsResponse.Unreadable(Bytes.of(sid | Service.POSITIVE)));
+            case PASSES -> serve(service.get(), message, answer);
         }
     }
 
@@ -105,14 +108,16 @@ public final class UdsServer {
         };
     }
 
-    private void serve(Service service, UdsRequest request, Answer answer) {
+    private void serve(Service service, Bytes message, Answer answer) {
         ServiceGroup group = requireNonNull(byService.get(service));
-        Optional<Known> refusal = refusal(requireNonNull(group.rules().get(service)), request);
+        Optional<Known> refusal = refusal(requireNonNull(group.rules().get(service)), message);
         if (refusal.isPresent()) answer.refuse(refusal.get());
-        else group.serve(service, request, answer);
+        else if (UdsRequest.decode(message) instanceof Decoded<UdsRequest>(UdsRequest request))
+            group.serve(request, answer);
+        else answer.refuse(Known.INCORRECT_MESSAGE_LENGTH);
     }
 
-    private Optional<Known> refusal(Rule rule, UdsRequest request) {
+    private Optional<Known> refusal(Rule rule, Bytes message) {
         boolean here = switch (rule.where()) {
             case EVERYWHERE -> true;
             case NOT_IN_DEFAULT -> !session.isDefault();
@@ -120,9 +125,9 @@ public final class UdsServer {
         };
         if (!here) return Optional.of(Known.SERVICE_NOT_SUPPORTED_IN_SESSION);
         if (rule.unlocked() && !session.unlocked()) return Optional.of(Known.SECURITY_ACCESS_DENIED);
-        if (request.length() < rule.leastOctets()) return Optional.of(Known.INCORRECT_MESSAGE_LENGTH);
+        if (message.length() < rule.leastOctets()) return Optional.of(Known.INCORRECT_MESSAGE_LENGTH);
         if (rule.subFunctions().isEmpty()) return Optional.empty();
-        boolean known = rule.subFunctions().contains(request.subFunction());
+        boolean known = rule.subFunctions().contains(message.u8(1) & ~Service.SUPPRESS);
         return known ? Optional.empty() : Optional.of(Known.SUB_FUNCTION_NOT_SUPPORTED);
     }
 

@@ -17,7 +17,10 @@ import codrane.standin.module.Pace;
 import codrane.standin.module.UdsServer;
 import java.time.Duration;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A vehicle's modules on a simulated bus, each a node with ISO-TP conversations of its own: physical, functional, and
@@ -58,37 +61,43 @@ public final class CanVehicle {
         CanPort port = bus.attach();
         ports.put(module.id(), port);
         Map<Integer, IsoTpEndpoint> physical = new HashMap<>();
-        IsoTpEndpoint own = physical(module, port, link.responseId(module.address()), link.requestId(module.address()));
-        physical.put(link.requestId(module.address()), own);
+        IsoTpAddressing ours = IsoTpAddressing.toModule(link, module.address()).reversed();
+        IsoTpEndpoint own = physical(module, port, ours);
+        physical.put(ours.receiveId(), own);
+        PackLink.Can legislated = link.legislated();
         IsoTpEndpoint law = module.obd()
-                .map(obd -> physical(
-                        module, port, link.legislatedResponseId(obd.index()), link.legislatedRequestId(obd.index())))
+                .map(obd -> IsoTpAddressing.toModule(legislated, obd.index()).reversed())
+                .map(theirs -> {
+                    IsoTpEndpoint endpoint = physical(module, port, theirs);
+                    physical.put(theirs.receiveId(), endpoint);
+                    return endpoint;
+                })
                 .orElse(own);
-        module.obd().ifPresent(obd -> physical.put(link.legislatedRequestId(obd.index()), law));
-        port.listen(id -> physical.containsKey(id) || isFunctional(id), frame -> {
+        List<IsoTpAddressing> toAll = Stream.of(link, legislated)
+                .map(IsoTpAddressing::toAll)
+                .map(IsoTpAddressing::reversed)
+                .toList();
+        port.listen(id -> physical.containsKey(id) || toAll.stream().anyMatch(a -> a.receiveId() == id), frame -> {
+            Optional<IsoTpAddressing> all =
+                    toAll.stream().filter(a -> a.isForUs(frame)).findFirst();
             IsoTpEndpoint endpoint = physical.get(frame.id());
-            if (endpoint != null) endpoint.onFrame(frame);
-            else functional(module, frame, own, law);
+            if (all.isPresent()) functional(module, frame, all.get(), own, law);
+            else if (endpoint != null) endpoint.onFrame(frame);
         });
     }
 
-    private boolean isFunctional(int id) {
-        return id == link.functionalId() || id == link.legislatedFunctionalId();
-    }
-
     /** Only single frames are sent to all modules; the answer goes on in the module's own conversation. */
-    private void functional(PackModule module, CanFrame frame, IsoTpEndpoint own, IsoTpEndpoint law) {
-        boolean single = IsoTpFrame.decode(frame.data(), 0) instanceof Decoded<IsoTpFrame>(IsoTpFrame f)
-                && f instanceof SingleFrame;
-        if (!single) return;
-        Bytes request = ((SingleFrame) IsoTpFrame.decode(frame.data(), 0).value()).data();
+    private void functional(
+            PackModule module, CanFrame frame, IsoTpAddressing all, IsoTpEndpoint own, IsoTpEndpoint law) {
+        if (!(IsoTpFrame.decode(frame.data().from(all.prefix()), all.prefix())
+                        instanceof Decoded<IsoTpFrame>(IsoTpFrame decoded))
+                || !(decoded instanceof SingleFrame(Bytes request))) return;
         IsoTpEndpoint answering = request.u8(0) < FIRST_UDS ? law : own;
         vehicle.request(module.address(), request, true, response -> send(answering, response));
     }
 
-    private IsoTpEndpoint physical(PackModule module, CanPort port, int send, int receive) {
-        IsoTpEndpoint endpoint =
-                new IsoTpEndpoint(time, port, IsoTpAddressing.normal(send, receive, link.extended()), settings(module));
+    private IsoTpEndpoint physical(PackModule module, CanPort port, IsoTpAddressing addressing) {
+        IsoTpEndpoint endpoint = new IsoTpEndpoint(time, port, addressing, settings(module));
         endpoint.onMessage(
                 request -> vehicle.request(module.address(), request, false, response -> send(endpoint, response)));
         return endpoint;

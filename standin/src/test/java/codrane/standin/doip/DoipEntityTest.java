@@ -8,13 +8,13 @@ import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.vin.Vin;
 import codrane.link.doip.DoipDiscovery;
 import codrane.link.doip.DoipMessage;
-import codrane.link.doip.DoipMessage.AliveRequest;
-import codrane.link.doip.DoipMessage.AliveResponse;
-import codrane.link.doip.DoipMessage.Announcement;
-import codrane.link.doip.DoipMessage.Diagnostic;
-import codrane.link.doip.DoipMessage.DiagnosticAck;
-import codrane.link.doip.DoipMessage.RoutingRequest;
-import codrane.link.doip.DoipMessage.RoutingResponse;
+import codrane.link.doip.DoipMessage.AliveCheckRequest;
+import codrane.link.doip.DoipMessage.AliveCheckResponse;
+import codrane.link.doip.DoipMessage.DiagnosticMessage;
+import codrane.link.doip.DoipMessage.DiagnosticMessagePositiveAcknowledge;
+import codrane.link.doip.DoipMessage.RoutingActivationRequest;
+import codrane.link.doip.DoipMessage.RoutingActivationResponse;
+import codrane.link.doip.DoipMessage.VehicleAnnouncement;
 import codrane.link.doip.DoipStream;
 import codrane.link.doip.DoipStream.Arrival;
 import java.io.IOException;
@@ -103,60 +103,70 @@ class DoipEntityTest {
     }
 
     private static Arrival routing(int source, int code) {
-        return new Arrival.Message(new RoutingResponse(source, 0x1000, code));
+        return new Arrival.Message(new RoutingActivationResponse(source, 0x1000, code));
     }
 
     @Test
     void discovery_byVinEidOrNothing_findsTheVehicleAndNoOther() {
         int port = entity.port();
-        Announcement found = DoipDiscovery.find(HOST, port, new DoipMessage.IdentificationRequest(), PATIENCE)
+        VehicleAnnouncement found = DoipDiscovery.find(
+                        HOST, port, new DoipMessage.VehicleIdentificationRequest(), PATIENCE)
                 .getFirst();
         assertThat(found.vin().text()).isEqualTo(VIN.text());
         assertThat(found.logicalAddress()).isEqualTo(0x1000);
-        assertThat(DoipDiscovery.find(HOST, port, new DoipMessage.IdentificationByVin(found.vin()), PATIENCE))
+        assertThat(DoipDiscovery.find(
+                        HOST, port, new DoipMessage.VehicleIdentificationRequestWithVin(found.vin()), PATIENCE))
                 .containsExactly(found);
-        assertThat(DoipDiscovery.find(HOST, port, new DoipMessage.IdentificationByEid(found.eid()), PATIENCE))
+        assertThat(DoipDiscovery.find(
+                        HOST, port, new DoipMessage.VehicleIdentificationRequestWithEid(found.eid()), PATIENCE))
                 .containsExactly(found);
         Bytes other = Bytes.ascii("0TVWP2E67TN002240");
-        assertThat(DoipDiscovery.find(HOST, port, new DoipMessage.IdentificationByVin(other), PATIENCE))
+        assertThat(DoipDiscovery.find(HOST, port, new DoipMessage.VehicleIdentificationRequestWithVin(other), PATIENCE))
                 .isEmpty();
     }
 
     @Test
     void status_andPowerMode_areToldWithoutAConnection() {
         int port = entity.port();
-        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.EntityStatusRequest(), PATIENCE))
-                .contains(new DoipMessage.EntityStatus(0, 4, 0, 65_535));
-        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.PowerModeRequest(), PATIENCE))
-                .contains(new DoipMessage.PowerMode(1));
+        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.DoipEntityStatusRequest(), PATIENCE))
+                .contains(new DoipMessage.DoipEntityStatusResponse(0, 4, 0, 65_535));
+        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.DiagnosticPowerModeInformationRequest(), PATIENCE))
+                .contains(new DoipMessage.DiagnosticPowerModeInformationResponse(1));
         entity.ready(false);
-        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.PowerModeRequest(), PATIENCE))
-                .contains(new DoipMessage.PowerMode(0));
+        assertThat(DoipDiscovery.ask(HOST, port, new DoipMessage.DiagnosticPowerModeInformationRequest(), PATIENCE))
+                .contains(new DoipMessage.DiagnosticPowerModeInformationResponse(0));
     }
 
     @Test
     void udp_badMessages_areNegativelyAcknowledged() throws IOException {
         try (DatagramSocket socket = new DatagramSocket(0, InetAddress.getLoopbackAddress())) {
             socket.setSoTimeout(2000);
-            assertThat(udp(socket, "01FE000100000000")).contains(new DoipMessage.HeaderNegative(0x00));
-            assertThat(udp(socket, "02FD777700000000")).contains(new DoipMessage.HeaderNegative(0x01));
-            assertThat(udp(socket, "02FD00020000000101")).contains(new DoipMessage.HeaderNegative(0x04));
-            assertThat(udp(socket, "02")).contains(new DoipMessage.HeaderNegative(0x00));
+            assertThat(udp(socket, "01FE000100000000"))
+                    .contains(new DoipMessage.GenericHeaderNegativeAcknowledge(0x00));
+            assertThat(udp(socket, "02FD777700000000"))
+                    .contains(new DoipMessage.GenericHeaderNegativeAcknowledge(0x01));
+            assertThat(udp(socket, "02FD00020000000101"))
+                    .contains(new DoipMessage.GenericHeaderNegativeAcknowledge(0x04));
+            assertThat(udp(socket, "02")).contains(new DoipMessage.GenericHeaderNegativeAcknowledge(0x00));
         }
     }
 
     @Test
     void message_thatCannotBeCarried_isRefusedWhenItArrives() throws IOException {
         try (Tester tester = new Tester(entity.port())) {
-            assertThat(tester.exchange(new RoutingRequest(0x0E01, 0))).isEqualTo(routing(0x0E01, 0x10));
-            tester.send(new Diagnostic(0x0E01, 0xE400, Bytes.parse("22F190F18CF18900")));
+            assertThat(tester.exchange(new RoutingActivationRequest(0x0E01, 0))).isEqualTo(routing(0x0E01, 0x10));
+            tester.send(new DiagnosticMessage(0x0E01, 0xE400, Bytes.parse("22F190F18CF18900")));
             assertThat(tester.next())
-                    .isEqualTo(new Arrival.Message(new DoipMessage.DiagnosticNegative(0xE400, 0x0E01, 0x04)));
-            tester.send(new Diagnostic(0x0E01, 0x1041, Bytes.parse("3E00")));
+                    .isEqualTo(new Arrival.Message(
+                            new DoipMessage.DiagnosticMessageNegativeAcknowledge(0xE400, 0x0E01, 0x04)));
+            tester.send(new DiagnosticMessage(0x0E01, 0x1041, Bytes.parse("3E00")));
             assertThat(tester.next())
-                    .isEqualTo(new Arrival.Message(new DoipMessage.DiagnosticNegative(0x1041, 0x0E01, 0x03)));
-            tester.send(new Diagnostic(0x0E01, 0x1040, Bytes.parse("3E00"))); // the connection is as good as before
-            assertThat(tester.next()).isEqualTo(new Arrival.Message(new DiagnosticAck(0x1040, 0x0E01)));
+                    .isEqualTo(new Arrival.Message(
+                            new DoipMessage.DiagnosticMessageNegativeAcknowledge(0x1041, 0x0E01, 0x03)));
+            tester.send(
+                    new DiagnosticMessage(0x0E01, 0x1040, Bytes.parse("3E00"))); // the connection is as good as before
+            assertThat(tester.next())
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E01)));
         }
     }
 
@@ -180,7 +190,7 @@ class DoipEntityTest {
                 DatagramPacket packet = new DatagramPacket(new byte[200], 200);
                 listener.receive(packet);
                 Bytes message = Bytes.copyOf(packet.getData(), 0, packet.getLength());
-                assertThat(((Announcement) DoipMessage.decode(message).value())
+                assertThat(((VehicleAnnouncement) DoipMessage.decode(message).value())
                                 .vin()
                                 .text())
                         .isEqualTo(VIN.text());
@@ -193,14 +203,18 @@ class DoipEntityTest {
     void testers_several_eachGetTheirOwnAnswers() throws IOException {
         try (Tester a = new Tester(entity.port());
                 Tester b = new Tester(entity.port())) {
-            assertThat(a.exchange(new RoutingRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
-            assertThat(b.exchange(new RoutingRequest(0x0E01, 0))).isEqualTo(routing(0x0E01, 0x10));
-            a.send(new Diagnostic(0x0E00, 0x1040, Bytes.parse("22F190")));
-            b.send(new Diagnostic(0x0E01, 0x1040, Bytes.parse("22F18C")));
-            assertThat(a.next()).isEqualTo(new Arrival.Message(new DiagnosticAck(0x1040, 0x0E00)));
-            assertThat(a.next()).isEqualTo(new Arrival.Message(new Diagnostic(0x1040, 0x0E00, Bytes.parse("62F190"))));
-            assertThat(b.next()).isEqualTo(new Arrival.Message(new DiagnosticAck(0x1040, 0x0E01)));
-            assertThat(b.next()).isEqualTo(new Arrival.Message(new Diagnostic(0x1040, 0x0E01, Bytes.parse("62F18C"))));
+            assertThat(a.exchange(new RoutingActivationRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
+            assertThat(b.exchange(new RoutingActivationRequest(0x0E01, 0))).isEqualTo(routing(0x0E01, 0x10));
+            a.send(new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("22F190")));
+            b.send(new DiagnosticMessage(0x0E01, 0x1040, Bytes.parse("22F18C")));
+            assertThat(a.next())
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00)));
+            assertThat(a.next())
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessage(0x1040, 0x0E00, Bytes.parse("62F190"))));
+            assertThat(b.next())
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E01)));
+            assertThat(b.next())
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessage(0x1040, 0x0E01, Bytes.parse("62F18C"))));
         }
     }
 
@@ -208,16 +222,17 @@ class DoipEntityTest {
     void routing_sameSourceTwice_isRefusedWhileTheFirstLives() throws IOException {
         try (Tester first = new Tester(entity.port());
                 Tester second = new Tester(entity.port())) {
-            first.exchange(new RoutingRequest(0x0E00, 0));
+            first.exchange(new RoutingActivationRequest(0x0E00, 0));
             Thread answering = Thread.ofVirtual().start(() -> answerAlive(first));
-            assertThat(second.exchange(new RoutingRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x03));
+            assertThat(second.exchange(new RoutingActivationRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x03));
             answering.interrupt();
         }
     }
 
     private static void answerAlive(Tester tester) {
         try {
-            if (tester.next() instanceof Arrival.Message(AliveRequest request)) tester.send(new AliveResponse(0x0E00));
+            if (tester.next() instanceof Arrival.Message(AliveCheckRequest request))
+                tester.send(new AliveCheckResponse(0x0E00));
         } catch (IOException e) {
             // the test is over
         }
@@ -227,9 +242,9 @@ class DoipEntityTest {
     void routing_sameSourceTwice_isTakenOverWhenTheFirstIsDead() throws IOException {
         try (Tester first = new Tester(entity.port());
                 Tester second = new Tester(entity.port())) {
-            first.exchange(new RoutingRequest(0x0E00, 0));
-            assertThat(second.exchange(new RoutingRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
-            assertThat(first.next()).isEqualTo(new Arrival.Message(new AliveRequest()));
+            first.exchange(new RoutingActivationRequest(0x0E00, 0));
+            assertThat(second.exchange(new RoutingActivationRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
+            assertThat(first.next()).isEqualTo(new Arrival.Message(new AliveCheckRequest()));
             assertThrows(IOException.class, () -> {
                 if (first.next() instanceof Arrival.End) throw new SocketException("cut off");
             });
@@ -239,8 +254,8 @@ class DoipEntityTest {
     @Test
     void routing_otherSourceOnTheSameSocket_orTooManyTesters_isRefused() throws IOException {
         try (Tester a = new Tester(entity.port())) {
-            a.exchange(new RoutingRequest(0x0E00, 0));
-            assertThat(a.exchange(new RoutingRequest(0x0E05, 0))).isEqualTo(routing(0x0E05, 0x02));
+            a.exchange(new RoutingActivationRequest(0x0E00, 0));
+            assertThat(a.exchange(new RoutingActivationRequest(0x0E05, 0))).isEqualTo(routing(0x0E05, 0x02));
         }
     }
 
@@ -250,7 +265,7 @@ class DoipEntityTest {
             assertThat(idle.next()).isEqualTo(new Arrival.End());
         }
         try (Tester active = new Tester(entity.port())) {
-            active.exchange(new RoutingRequest(0x0E00, 0));
+            active.exchange(new RoutingActivationRequest(0x0E00, 0));
             long began = System.nanoTime();
             assertThat(active.next()).isEqualTo(new Arrival.End());
             assertThat(System.nanoTime() - began).isGreaterThan(QUICK.initial().toNanos());
@@ -260,14 +275,15 @@ class DoipEntityTest {
     @Test
     void wireless_lost_nothingIsAnsweredUntilItIsBack() throws IOException {
         try (Tester tester = new Tester(entity.port())) {
-            tester.exchange(new RoutingRequest(0x0E00, 0));
+            tester.exchange(new RoutingActivationRequest(0x0E00, 0));
             entity.mute(true);
-            tester.send(new Diagnostic(0x0E00, 0x1040, Bytes.parse("3E00")));
-            assertThat(DoipDiscovery.ask(HOST, entity.port(), new DoipMessage.PowerModeRequest(), PATIENCE))
+            tester.send(new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("3E00")));
+            assertThat(DoipDiscovery.ask(
+                            HOST, entity.port(), new DoipMessage.DiagnosticPowerModeInformationRequest(), PATIENCE))
                     .isEmpty();
             entity.mute(false);
-            assertThat(tester.exchange(new Diagnostic(0x0E00, 0x1040, Bytes.parse("3E00"))))
-                    .isEqualTo(new Arrival.Message(new DiagnosticAck(0x1040, 0x0E00)));
+            assertThat(tester.exchange(new DiagnosticMessage(0x0E00, 0x1040, Bytes.parse("3E00"))))
+                    .isEqualTo(new Arrival.Message(new DiagnosticMessagePositiveAcknowledge(0x1040, 0x0E00)));
         }
     }
 
@@ -276,12 +292,13 @@ class DoipEntityTest {
         entity.unplugged(true);
         try (Tester tester = new Tester(entity.port())) {
             assertThrows(IOException.class, () -> {
-                if (tester.exchange(new RoutingRequest(0x0E00, 0)) instanceof Arrival.End) throw new IOException("cut");
+                if (tester.exchange(new RoutingActivationRequest(0x0E00, 0)) instanceof Arrival.End)
+                    throw new IOException("cut");
             });
         }
         entity.unplugged(false);
         try (Tester tester = new Tester(entity.port())) {
-            assertThat(tester.exchange(new RoutingRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
+            assertThat(tester.exchange(new RoutingActivationRequest(0x0E00, 0))).isEqualTo(routing(0x0E00, 0x10));
         }
     }
 }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.standin.Asking;
 import codrane.standin.Conditions;
 import codrane.standin.Scenes;
@@ -47,7 +47,7 @@ class ServicesTest {
     }
 
     private static int value(Asking module, int identifier) {
-        Reply.Positive reply = (Reply.Positive) module.ask(Requests.readDataByIdentifier(identifier));
+        Reply.Positive reply = (Reply.Positive) module.ask(new UdsRequest.ReadDataByIdentifier(identifier).encode());
         return reply.message().u16(3);
     }
 
@@ -126,7 +126,7 @@ class ServicesTest {
     void faultSetting_off_newFaultsAreNotStored() {
         Asking lift = healthy("tail-lift").unlocked(3);
         assertThat(lift.ask("8502")).isEqualTo("C502");
-        lift.ask(Requests.writeDataByIdentifier(0xF190, Bytes.ascii(Conditions.LORNE_DONOR.text())));
+        lift.ask(new UdsRequest.WriteDataByIdentifier(0xF190, Bytes.ascii(Conditions.LORNE_DONOR.text())).encode());
         assertThat(lift.ask("1902FF")).isEqualTo("590209");
         assertThat(lift.ask("8501")).isEqualTo("C501");
         assertThat(lift.ask("1902FF")).isEqualTo("590209D3010009");

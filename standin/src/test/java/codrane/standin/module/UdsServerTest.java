@@ -6,7 +6,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.run.Reply;
-import codrane.core.uds.Requests;
+import codrane.core.uds.UdsRequest;
 import codrane.link.DiagnosticLink.Heard;
 import codrane.standin.Asking;
 import codrane.standin.Conditions;
@@ -200,7 +200,8 @@ class UdsServerTest {
         Asking half = new Asking(setup.with("tail-lift", setup.of("tail-lift").in(Part.Health.HALF_DEAD)), "tail-lift");
         assertThat(half.ask("22F190")).startsWith("62F190");
         half.unlocked(3);
-        assertThat(half.ask(Requests.writeDataByIdentifier(0xF190, Bytes.ascii(Conditions.LORNE.text()))))
+        assertThat(half.ask(
+                        new UdsRequest.WriteDataByIdentifier(0xF190, Bytes.ascii(Conditions.LORNE.text())).encode()))
                 .isInstanceOf(Reply.Refused.class);
     }
 
