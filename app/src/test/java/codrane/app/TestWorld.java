@@ -20,7 +20,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
 /** What tests of the application share: the stand-ins over sockets, a fresh database, and a look into the vehicle. */
-final class TestWorld {
+public final class TestWorld {
     static final Path ROOT = Path.of("").toAbsolutePath().getParent();
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     private static final ObjectMapper JSON = new ObjectMapper();
@@ -29,7 +29,7 @@ final class TestWorld {
 
     private TestWorld() {}
 
-    static Pack pack(String id) {
+    public static Pack pack(String id) {
         try {
             return ((PackResult.Loaded) PackLoader.load(id, Files.readString(ROOT.resolve("packs/" + id + ".yaml"))))
                     .pack();

@@ -110,7 +110,8 @@ class GatewayTest {
     void certificate_badRequests_getTheStandardsAnswer() {
         Asking gateway = chorus().also("gateway");
         assertThat(gateway.ask("2908")).isEqualTo("690802");
-        assertThat(gateway.ask("29030000")).isEqualTo("7F2924"); // no certificate before
+        assertThat(gateway.ask("290300000000")).isEqualTo("7F2924"); // no certificate before
+        assertThat(gateway.ask("29030000")).isEqualTo("7F2913");
         assertThat(gateway.ask("290100")).isEqualTo("7F2913");
         assertThat(gateway.ask("2901000003AABBCC0000")).isEqualTo("7F2951");
         assertThat(gateway.ask("2905")).isEqualTo("7F2912");

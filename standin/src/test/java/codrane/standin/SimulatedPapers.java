@@ -58,7 +58,8 @@ record SimulatedPapers(Pack pack, Optional<String> module, Instant morning) {
                         after,
                         1,
                         1,
-                        "0".repeat(64)),
+                        "0".repeat(64),
+                        ""),
                 morning);
     }
 

@@ -28,6 +28,7 @@ public final class Routes {
             get("/vehicles", ALL),
             get("/vehicles/*", ALL),
             get("/shelf", ALL),
+            post("/shelf/files", WRITERS),
             get("/access", ALL),
             get("/tools", ALL),
             get("/gallery", ALL),

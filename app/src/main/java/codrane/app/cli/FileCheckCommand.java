@@ -4,6 +4,7 @@ import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.FileInModule;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ManifestSignature;
 import codrane.core.calibration.ReadResult;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -61,7 +62,7 @@ final class FileCheckCommand extends Asked {
     }
 
     private CalibrationCheck byManifest(byte[] content, Manifest manifest, Pack pack) {
-        return CalibrationCheck.of(
+        CalibrationCheck check = CalibrationCheck.of(
                 content,
                 manifest,
                 new CalibrationCheck.Target(
@@ -69,6 +70,17 @@ final class FileCheckCommand extends Asked {
                         moduleId,
                         hardware.strip(),
                         Optional.of(software.strip()).filter(s -> !s.isEmpty())));
+        return check.usable() ? origin(check, manifest, pack) : check;
+    }
+
+    /** A wrong signature is none of the maker's; without one the file is judged, and it is said. */
+    private static CalibrationCheck origin(CalibrationCheck check, Manifest manifest, Pack pack) {
+        return switch (ManifestSignature.judge(manifest, pack.serviceKey())) {
+            case FOREIGN -> CalibrationCheck.origin(manifest, pack).orElse(check);
+            case MAKERS -> check.because(pack.maker() + "'s service signed its manifest.");
+            case MISSING, NO_KEY ->
+                check.because("Its manifest is not signed, or the pack names no key: who made it, nobody can tell.");
+        };
     }
 
     private CalibrationCheck byItself(byte[] content, PackModule module) {

@@ -42,7 +42,8 @@ final class ManifestFile {
                 manifest.text("softwareAfter"),
                 manifest.size(),
                 manifest.crc32(),
-                manifest.text("sha256"));
+                manifest.text("sha256"),
+                manifest.in.has("signature") ? manifest.text("signature") : "");
     }
 
     private UsageException wrong(String member, String expected) {

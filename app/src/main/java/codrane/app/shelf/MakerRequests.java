@@ -1,6 +1,7 @@
 package codrane.app.shelf;
 
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Release;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.ResponseEntity;
@@ -14,6 +15,10 @@ import org.springframework.web.service.annotation.PostExchange;
 interface MakerRequests {
     @GetExchange("/{service}/calibrations")
     List<Manifest> calibrations(@PathVariable String service, @RequestParam String pack, @RequestParam String module);
+
+    /** All versions of a module, the oldest first. */
+    @GetExchange("/{service}/releases")
+    List<Release> releases(@PathVariable String service, @RequestParam String pack, @RequestParam String module);
 
     /** The answer is UTF-8 text. */
     @GetExchange("/{service}/line-sheets/{vin}")

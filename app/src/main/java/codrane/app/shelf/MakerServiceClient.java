@@ -3,11 +3,10 @@ package codrane.app.shelf;
 import codrane.app.workshop.CodraneSettings;
 import codrane.app.workshop.HttpServices;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Release;
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -15,6 +14,9 @@ import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.function.LongConsumer;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpRange;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.ResourceAccessException;
@@ -30,13 +32,22 @@ public class MakerServiceClient {
     private static final long LEAST_BYTES_PER_SECOND = 100_000;
 
     private static final long LONGEST_FILE = 64L << 20;
+    private static final int ATTEMPTS = 3;
 
     private final MakerRequests requests;
     private final String address;
+    private final PartialFile.Room partials;
 
+    @Autowired
     MakerServiceClient(CodraneSettings settings) {
-        requests = HttpServices.of(MakerRequests.class, settings.serviceUrl(), PATIENCE);
-        address = settings.serviceUrl();
+        this(new PartialFile.Room(settings.var().resolve("downloads")), settings.serviceUrl());
+    }
+
+    /** @param partials where files lie that are not whole yet */
+    MakerServiceClient(PartialFile.Room partials, String address) {
+        requests = HttpServices.of(MakerRequests.class, address, PATIENCE);
+        this.address = address;
+        this.partials = partials;
     }
 
     /** The service can't be reached or does not have what was asked for; the message is for people. */
@@ -52,6 +63,10 @@ public class MakerServiceClient {
 
     public List<Manifest> calibrations(Pack pack, String module) {
         return asked(pack, () -> requests.calibrations(pack.service(), pack.id(), module));
+    }
+
+    public List<Release> releases(Pack pack, String module) {
+        return asked(pack, () -> requests.releases(pack.service(), pack.id(), module));
     }
 
     public String lineSheet(Pack pack, String module, Vin vin) {
@@ -102,37 +117,55 @@ public class MakerServiceClient {
                 "The service of " + pack.maker() + " does not have this (answer " + status.value() + ").");
     }
 
-    /** @param progress told how many octets are there */
+    /**
+     * A file, from where an earlier attempt broke off. A line that breaks is taken up again a few times; what came stays for
+     * the next attempt.
+     *
+     * @param progress told how many octets are there
+     */
     public byte[] file(Pack pack, Manifest manifest, LongConsumer progress) {
         if (manifest.size() > LONGEST_FILE)
             throw new ServiceException(
                     "The file has " + manifest.size() + " bytes; up to " + LONGEST_FILE + " are taken.");
-        RestClient download =
-                HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
-        return asked(
-                pack,
-                () -> download.get()
-                        .uri("/{service}/calibrations/{id}/file", pack.service(), manifest.id())
-                        .exchangeForRequiredValue((request, response) -> {
-                            if (response.getStatusCode().isError()) throw lacking(pack, response.getStatusCode());
-                            return read(pack, manifest, response.getBody(), progress);
-                        }));
+        PartialFile partial = partials.of(manifest);
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return asked(pack, () -> onward(pack, manifest, partial, progress));
+            } catch (BrokenOff e) {
+                if (attempt == ATTEMPTS)
+                    throw new ServiceException(
+                            "The download from " + pack.maker() + " broke off at " + partial.length() + " of "
+                                    + manifest.size()
+                                    + " bytes. What came is kept: fetch it again, and it goes on there.",
+                            e);
+            }
+        }
     }
 
-    private static byte[] read(Pack pack, Manifest manifest, InputStream in, LongConsumer progress) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream((int) manifest.size());
-        byte[] buffer = new byte[64 * 1024];
-        try {
-            for (int n = in.read(buffer); n >= 0 && out.size() <= manifest.size(); n = in.read(buffer)) {
-                out.write(buffer, 0, n);
-                progress.accept(out.size());
-            }
-        } catch (IOException e) {
-            throw new ServiceException(
-                    "The download from " + pack.maker() + " broke off: " + e.getMessage()
-                            + ". Nothing was stored; fetch it again.",
-                    e);
+    /** The line broke; what came is kept. */
+    private static final class BrokenOff extends RuntimeException {
+        BrokenOff(IOException cause) {
+            super(cause);
         }
-        return out.toByteArray();
+    }
+
+    private byte[] onward(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
+        RestClient download =
+                HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
+        long from = partial.length();
+        return download.get()
+                .uri("/{service}/calibrations/{id}/file", pack.service(), manifest.id())
+                .headers(headers -> {
+                    if (from > 0) headers.setRange(List.of(HttpRange.createByteRange(from)));
+                })
+                .exchangeForRequiredValue((request, response) -> {
+                    if (response.getStatusCode().isError()) throw lacking(pack, response.getStatusCode());
+                    if (response.getStatusCode().value() != HttpStatus.PARTIAL_CONTENT.value()) partial.discard();
+                    try {
+                        return partial.filled(response.getBody(), manifest.size(), progress);
+                    } catch (IOException e) {
+                        throw new BrokenOff(e);
+                    }
+                });
     }
 }

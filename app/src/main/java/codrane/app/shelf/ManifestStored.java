@@ -2,6 +2,7 @@ package codrane.app.shelf;
 
 import codrane.core.calibration.Manifest;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.ObjectMapper;
 
 /** A manifest, as it is stored. */
@@ -15,7 +16,8 @@ record ManifestStored(
         String softwareAfter,
         long size,
         long crc32,
-        String sha256) {
+        String sha256,
+        @Nullable String signature) {
     static final int FORM = 1;
 
     private static final ObjectMapper JSON = new ObjectMapper();
@@ -31,7 +33,8 @@ record ManifestStored(
                 m.softwareAfter(),
                 m.size(),
                 m.crc32(),
-                m.sha256()));
+                m.sha256(),
+                m.signature()));
     }
 
     /** @param form in which it was stored */
@@ -48,6 +51,7 @@ record ManifestStored(
                 s.softwareAfter(),
                 s.size(),
                 s.crc32(),
-                s.sha256());
+                s.sha256(),
+                s.signature() == null ? "" : s.signature()); // none in what was stored before there were any
     }
 }

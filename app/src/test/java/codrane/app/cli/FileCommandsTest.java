@@ -2,8 +2,13 @@ package codrane.app.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.CalibrationWriter;
+import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ManifestSignature;
+import codrane.core.calibration.ReadResult;
 import codrane.core.octets.Checksums;
+import codrane.standin.service.ServiceKeys;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -16,6 +21,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.ObjectMapper;
 
 /** {@code file convert} and {@code file check}. */
 class FileCommandsTest {
@@ -171,6 +177,37 @@ class FileCommandsTest {
         assertThat(verdict("lift.hex", hardware, software)).isEqualTo(verdict);
         assertThat(command.json().has("manifest")).isFalse();
         assertThat(command.json().path("reasons")).isNotEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "brennick, update true, service signed its manifest",
+        "tolvane, signature-unknown false, is not that of Brennick's service",
+        "'', update true, is not signed"
+    })
+    void check_signatureOfTheManifest_isTheMakers_orSaid(String service, String verdict, String reason)
+            throws IOException {
+        lift("lift.hex", "3.12", "BK-67220-B");
+        byte[] file = Files.readAllBytes(folder.resolve("lift.hex"));
+        CalibrationFile read = ((ReadResult.Read) CalibrationFile.read(file)).file();
+        Manifest plain = new Manifest(
+                "LFT-312-B",
+                "brennick-lorne",
+                "tail-lift",
+                "Tail lift 3.12",
+                List.of("BK-67220-B3"),
+                List.of(),
+                "3.12",
+                file.length,
+                read.crc32(),
+                read.sha256(),
+                "");
+        Manifest signed = service.isEmpty()
+                ? plain
+                : ManifestSignature.sign(plain, ServiceKeys.of(service).getPrivate());
+        Files.write(folder.resolve("lift.json"), new ObjectMapper().writeValueAsBytes(signed));
+        assertThat(verdict("lift.hex", "BK-67220-B3", "3.09")).isEqualTo(verdict);
+        assertThat(command.json().path("reasons").toString()).contains(reason);
     }
 
     @Test

@@ -179,7 +179,8 @@ final class Moment {
                 "3.12",
                 1,
                 1,
-                "0".repeat(64));
+                "0".repeat(64),
+                "");
         file = Optional.of(new Shelved(1, manifest, T0));
         var module = LORNE.module("tail-lift");
         String text = LineSheet.of("LFT", FactoryCoding.all(LORNE, module, Conditions.LORNE)).stream()

@@ -1,9 +1,11 @@
 package codrane.core.calibration;
 
+import codrane.core.pack.Pack;
 import codrane.core.part.Version;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** May this file go into this module? Judged from file, manifest and what the module itself reported. */
 public record CalibrationCheck(Verdict verdict, List<String> reasons) {
@@ -15,7 +17,9 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
         NOT_FOR_THIS_MODULE,
         NOT_FOR_THIS_HARDWARE,
         NOT_FOR_THIS_SOFTWARE,
-        FILE_DAMAGED
+        FILE_DAMAGED,
+        /** Not the maker's, or nobody can tell. */
+        SIGNATURE_UNKNOWN
     }
 
     /**
@@ -31,6 +35,12 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
 
     public boolean usable() {
         return verdict == Verdict.UPDATE || verdict == Verdict.SAME_VERSION;
+    }
+
+    /** The same with one reason more. */
+    public CalibrationCheck because(String reason) {
+        return new CalibrationCheck(
+                verdict, Stream.concat(reasons.stream(), Stream.of(reason)).toList());
     }
 
     public static CalibrationCheck of(byte[] content, Manifest manifest, Target target) {
@@ -52,6 +62,25 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
                 }
                 yield Optional.empty();
             }
+        };
+    }
+
+    /**
+     * Why a manifest that comes from outside is not taken; empty when the maker's service signed it, or the pack does not
+     * name its key.
+     */
+    public static Optional<CalibrationCheck> origin(Manifest manifest, Pack pack) {
+        return switch (ManifestSignature.judge(manifest, pack.serviceKey())) {
+            case MAKERS, NO_KEY -> Optional.empty();
+            case MISSING ->
+                Optional.of(refused(
+                        Verdict.SIGNATURE_UNKNOWN,
+                        "Its manifest is not signed: whether it is " + pack.maker() + "'s, nobody can tell."));
+            case FOREIGN ->
+                Optional.of(refused(
+                        Verdict.SIGNATURE_UNKNOWN,
+                        "The signature under its manifest is not that of " + pack.maker()
+                                + "'s service: it was changed, or somebody else made it."));
         };
     }
 

@@ -3,6 +3,7 @@ package codrane.core.pack;
 import codrane.core.coding.Layout;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.part.SerialMask;
+import codrane.core.part.Version;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -161,10 +162,22 @@ final class ModuleReader {
         PackModule.Software software = new PackModule.Software(
                 current,
                 in.text("needed", current),
+                history(in, current),
                 in.has("requires") ? LayoutReader.texts(in.map("requires")) : Map.of(),
                 in.has("file") ? file(in.map("file")) : FileRoute.AT_ONCE);
         in.end();
         return software;
+    }
+
+    private static List<String> history(YamlMap in, String current) {
+        if (!in.has("history")) return List.of();
+        List<String> history = in.texts("history");
+        for (int i = 0; i < history.size(); i++) {
+            String next = i + 1 < history.size() ? history.get(i + 1) : current;
+            if (Version.parse(history.get(i)).compareTo(Version.parse(next)) >= 0)
+                in.problem("history", history.get(i) + " is not older than " + next);
+        }
+        return history;
     }
 
     private static FileRoute file(YamlMap in) {

@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param wmi first three characters of its VINs
  * @param vinReference module whose VIN counts as the vehicle's own
  * @param service name of the maker's service, as in its address
+ * @param serviceKey with which the service signs, X.509 form of Ed25519 in Base64
  */
 public record Pack(
         String id,
@@ -26,6 +27,7 @@ public record Pack(
         ModelCode model,
         String vinReference,
         String service,
+        Optional<String> serviceKey,
         PackLink link,
         Supply supply,
         Equipment equipment,
@@ -149,6 +151,7 @@ public record Pack(
                 model,
                 vinReference,
                 service,
+                serviceKey,
                 link,
                 supply,
                 equipment,

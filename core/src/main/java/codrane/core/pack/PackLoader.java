@@ -42,6 +42,7 @@ public final class PackLoader {
                 model(vin),
                 equipment.known(vin, "reference"),
                 in.text("service"),
+                serviceKey(in),
                 link,
                 supply(in.map("supply")),
                 equipment.equipment(in),
@@ -60,6 +61,13 @@ public final class PackLoader {
         String wmi = in.text("wmi");
         if (!wmi.isEmpty() && !wmi.matches("[0-9A-HJ-NPR-Z]{3}")) in.problem("wmi", "must be three VIN characters");
         return wmi;
+    }
+
+    private static Optional<String> serviceKey(YamlMap in) {
+        if (!in.has("service-key")) return Optional.empty();
+        String key = in.text("service-key");
+        if (!key.matches("[A-Za-z0-9+/]{58,59}={1,2}")) in.problem("service-key", "must be an Ed25519 key in Base64");
+        return Optional.of(key);
     }
 
     private static Pack.ModelCode model(YamlMap vin) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * One module of a vehicle model.
@@ -132,12 +133,20 @@ public record PackModule(
     /**
      * @param current version of a healthy vehicle of the model
      * @param needed least version with which the rest of the vehicle works
+     * @param history versions before the current one, the oldest first
      * @param requires least versions of other modules with which the current one works, by module
      * @param file how a calibration is got
      */
-    public record Software(String current, String needed, Map<String, String> requires, FileRoute file) {
+    public record Software(
+            String current, String needed, List<String> history, Map<String, String> requires, FileRoute file) {
         public Software {
+            history = List.copyOf(history);
             requires = Map.copyOf(requires);
+        }
+
+        /** All that the pack knows, the oldest first. */
+        public List<String> versions() {
+            return Stream.concat(history.stream(), Stream.of(current)).toList();
         }
     }
 

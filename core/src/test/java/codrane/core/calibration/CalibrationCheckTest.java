@@ -24,7 +24,8 @@ class CalibrationCheckTest {
                 "3.12",
                 content.length,
                 file.crc32(),
-                file.sha256());
+                file.sha256(),
+                "");
     }
 
     private static Verdict check(String hardware, String software) {

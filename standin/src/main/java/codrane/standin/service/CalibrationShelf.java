@@ -3,7 +3,11 @@ package codrane.standin.service;
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ManifestSignature;
 import codrane.core.calibration.ReadResult;
+import codrane.core.calibration.Release;
+import codrane.core.octets.Bytes;
+import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.standin.module.CalibrationImage;
@@ -26,7 +30,12 @@ final class CalibrationShelf {
             String hardwareFamily,
             List<String> hardware,
             List<String> before,
-            String after) {}
+            String after) {
+        /** Whether it is for the hardware that the pack fits. */
+        boolean fits() {
+            return hardwareFamily.equals(module.parts().family());
+        }
+    }
 
     CalibrationShelf(List<Pack> packs) {
         for (Pack pack : packs) {
@@ -83,7 +92,7 @@ final class CalibrationShelf {
     private Manifest manifest(Offer offer) {
         byte[] content = file(offer.id());
         CalibrationFile file = ((ReadResult.Read) CalibrationFile.read(content)).file();
-        return new Manifest(
+        Manifest manifest = new Manifest(
                 offer.id(),
                 offer.pack().id(),
                 offer.module().id(),
@@ -93,6 +102,31 @@ final class CalibrationShelf {
                 offer.after(),
                 content.length,
                 file.crc32(),
-                file.sha256());
+                file.sha256(),
+                "");
+        return ManifestSignature.sign(
+                manifest, ServiceKeys.of(offer.pack().service()).getPrivate());
+    }
+
+    /** Every version of a module for its own hardware, the oldest first. */
+    List<Release> releases(String service, String pack, String module) {
+        return offers.stream()
+                .filter(o -> o.pack().service().equals(service) && o.fits())
+                .filter(o -> o.pack().id().equals(pack) && o.module().id().equals(module))
+                .flatMap(o -> releases(o).stream())
+                .toList();
+    }
+
+    private static List<Release> releases(Offer offer) {
+        List<String> versions = offer.module().software().versions();
+        List<Release> releases = new ArrayList<>();
+        for (int i = 0; i < versions.size(); i++) {
+            byte[] image = CalibrationImage.of(offer.module(), offer.hardwareFamily(), versions.get(i));
+            releases.add(new Release(
+                    versions.get(i),
+                    i == 0 ? List.of() : List.of(versions.get(i - 1)),
+                    "%08X".formatted(Checksums.crc32(Bytes.copyOf(image)))));
+        }
+        return releases;
     }
 }

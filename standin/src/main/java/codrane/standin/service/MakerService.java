@@ -22,13 +22,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import tools.jackson.databind.ObjectMapper;
 
 /**
  * HTTP on loopback. {@code GET /SERVICE/calibrations?pack=&module=} lists manifests, {@code GET
- * /SERVICE/calibrations/ID/file} delivers one, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
+ * /SERVICE/calibrations/ID/file} delivers one, or what a {@code Range} of it asks for, {@code GET
+ * /SERVICE/releases?pack=&module=} lists the versions of a module with their verification numbers, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
  * one module as text. {@code POST /SERVICE/letters} asks by mail for what is not downloaded, {@code GET
  * /letters/REFERENCE} is the answer, 204 until there is one. {@code GET /SERVICE/daily-code} is the price of the code of the day, {@code POST
  * /SERVICE/daily-code?agreed=PRICE} buys it; {@code POST /SERVICE/daily-code/slow|right} makes it that of yesterday, or right again. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
@@ -46,6 +48,8 @@ public final class MakerService implements AutoCloseable {
     private final Supplier<List<?>> history;
     private final int bytesPerSecond;
     private final ObjectMapper json = new ObjectMapper();
+    private final AtomicInteger cuts = new AtomicInteger();
+    private volatile int cutAfter;
 
     /**
      * @param history visits of the past, for the demo; asked for once
@@ -74,6 +78,12 @@ public final class MakerService implements AutoCloseable {
         server.start();
     }
 
+    /** The next deliveries break off, each after so many octets. */
+    public void cutNextAfter(int octets, int times) {
+        cutAfter = octets;
+        cuts.set(times);
+    }
+
     public int port() {
         return server.getAddress().getPort();
     }
@@ -88,6 +98,13 @@ public final class MakerService implements AutoCloseable {
                         200,
                         "application/json",
                         json.writeValueAsBytes(shelf.manifests(
+                                path[0], query.getOrDefault("pack", ""), query.getOrDefault("module", ""))));
+            } else if (path.length == 2 && path[1].equals("releases")) {
+                send(
+                        exchange,
+                        200,
+                        "application/json",
+                        json.writeValueAsBytes(shelf.releases(
                                 path[0], query.getOrDefault("pack", ""), query.getOrDefault("module", ""))));
             } else if (path.length == 4
                     && path[1].equals("calibrations")
@@ -182,10 +199,18 @@ public final class MakerService implements AutoCloseable {
     }
 
     private void deliver(HttpExchange exchange, byte[] content) throws IOException {
+        int from = from(exchange, content.length);
         exchange.getResponseHeaders().set("Content-Type", "application/octet-stream");
-        exchange.sendResponseHeaders(200, content.length);
+        if (from > 0)
+            exchange.getResponseHeaders()
+                    .set("Content-Range", "bytes " + from + "-" + (content.length - 1) + "/" + content.length);
+        exchange.sendResponseHeaders(from > 0 ? 206 : 200, content.length - from);
         try (OutputStream out = exchange.getResponseBody()) {
-            for (int at = 0; at < content.length; at += CHUNK) {
+            for (int at = from; at < content.length; at += CHUNK) {
+                if (cuts.get() > 0 && at - from >= cutAfter) {
+                    cuts.decrementAndGet();
+                    return; // as a line that breaks
+                }
                 out.write(content, at, Math.min(CHUNK, content.length - at));
                 out.flush();
                 Thread.sleep(1000L * CHUNK / bytesPerSecond);
@@ -193,6 +218,14 @@ public final class MakerService implements AutoCloseable {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** Where a request to go on begins (RFC 9110, range requests); 0 when it wants the whole. */
+    private static int from(HttpExchange exchange, int length) {
+        String range = exchange.getRequestHeaders().getFirst("Range");
+        if (range == null || !range.matches("bytes=\\d{1,9}-")) return 0;
+        int from = Integer.parseInt(range.substring(6, range.length() - 1));
+        return from < length ? from : 0;
     }
 
     private static void send(HttpExchange exchange, int status, String type, byte[] body) throws IOException {

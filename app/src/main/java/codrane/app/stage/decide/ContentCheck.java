@@ -3,6 +3,7 @@ package codrane.app.stage.decide;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.Release;
 import codrane.core.job.JobState;
 import codrane.core.job.Scan;
 import codrane.core.octets.Bytes;
@@ -12,6 +13,7 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.ModuleReading;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Whether a module holds the maker's software: its verification number against those of the maker's files. */
@@ -39,11 +41,15 @@ class ContentCheck {
         Optional<String> number = reading.octets(Ident.CVN).map(Bytes::hex);
         if (software.isEmpty() || number.isEmpty()) return Content.UNKNOWN;
         try {
-            List<Manifest> same = service.calibrations(job.pack(), module).stream()
+            Stream<String> offered = service.calibrations(job.pack(), module).stream()
                     .filter(m -> m.softwareAfter().equals(software.get()))
-                    .toList();
-            if (same.isEmpty()) return Content.UNKNOWN;
-            return same.stream().anyMatch(m -> m.crc32AsHex().equals(number.get())) ? Content.STOCK : Content.ALTERED;
+                    .map(Manifest::crc32AsHex);
+            Stream<String> listed = service.releases(job.pack(), module).stream()
+                    .filter(release -> release.version().equals(software.get()))
+                    .map(Release::cvn);
+            List<String> makers = Stream.concat(offered, listed).toList();
+            if (makers.isEmpty()) return Content.UNKNOWN;
+            return makers.stream().anyMatch(number.get()::equalsIgnoreCase) ? Content.STOCK : Content.ALTERED;
         } catch (ServiceException e) {
             return Content.UNKNOWN; // the plan says that it is not known
         }

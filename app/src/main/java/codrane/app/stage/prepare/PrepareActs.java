@@ -67,7 +67,7 @@ public class PrepareActs {
     }
 
     private Acted begun(JobState state, Manifest offer, String agreed, String who) {
-        CalibrationCheck fit = FileFit.of(state, offer);
+        CalibrationCheck fit = CalibrationCheck.origin(offer, state.pack()).orElseGet(() -> FileFit.of(state, offer));
         if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
         String cost = cost(state, offer);
         Optional<Acted> early = cost.isEmpty() ? Optional.empty() : notBought(state, cost, agreed);
@@ -145,7 +145,8 @@ public class PrepareActs {
                 return state -> Acted.refused("The maker's service knows no such file for "
                         + state.replaced().orElseThrow().title() + ". It is not taken.");
             return state -> {
-                CalibrationCheck fit = FileFit.of(state, manifest.get());
+                CalibrationCheck fit = CalibrationCheck.origin(manifest.get(), state.pack())
+                        .orElseGet(() -> FileFit.of(state, manifest.get()));
                 if (!fit.usable()) return Acted.refused(String.join(" ", fit.reasons()));
                 return atHand(state, shelf.add(manifest.get(), content), "took a file", who);
             };

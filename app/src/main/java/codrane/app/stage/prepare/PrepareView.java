@@ -1,6 +1,7 @@
 package codrane.app.stage.prepare;
 
 import codrane.app.job.Viewer;
+import codrane.app.shelf.LineageView;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
@@ -21,6 +22,7 @@ import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * The page of Prepare.
@@ -45,7 +47,8 @@ public record PrepareView(
      * @param asking whether the service is being asked: the page is loaded anew then
      * @param balance of tokens, as a sentence; empty when none are used
      */
-    public record File(String atHand, String trouble, boolean asking, List<Offer> offers, String balance) {}
+    public record File(
+            String atHand, String trouble, boolean asking, List<Offer> offers, String balance, LineageView lineage) {}
 
     /**
      * @param fetch words of the button; empty when it can't be fetched now
@@ -112,7 +115,21 @@ public record PrepareView(
                 known.answer().map(Offers.Answer::offers).orElse(List.of()).stream()
                         .map(m -> offer(state, m, onShelf.test(m), may))
                         .toList(),
-                balance(state));
+                balance(state),
+                lineage(state, known, onShelf));
+    }
+
+    /** With the place of the module as it was read. */
+    private static LineageView lineage(JobState state, Offers.Known known, Predicate<Manifest> onShelf) {
+        List<Manifest> fitting = known.answer().map(Offers.Answer::offers).orElse(List.of()).stream()
+                .filter(m -> FileFit.of(state, m).usable())
+                .toList();
+        return LineageView.of(
+                state.pack(),
+                state.replaced().orElseThrow(),
+                fitting,
+                fitting.stream().filter(onShelf).map(Manifest::softwareAfter).collect(Collectors.toSet()),
+                FileFit.target(state).flatMap(CalibrationCheck.Target::software));
     }
 
     /** As somebody noted it: the maker's service does not tell. */
@@ -129,7 +146,7 @@ public record PrepareView(
 
     /** @param paid whether it is on the shelf already, and so costs nothing */
     private static Offer offer(JobState state, Manifest m, boolean paid, boolean may) {
-        CalibrationCheck fit = FileFit.of(state, m);
+        CalibrationCheck fit = CalibrationCheck.origin(m, state.pack()).orElseGet(() -> FileFit.of(state, m));
         String cost =
                 paid ? "" : state.replaced().orElseThrow().software().file().cost();
         return new Offer(

@@ -1,0 +1,65 @@
+package codrane.app.shelf;
+
+import codrane.core.calibration.Manifest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.function.LongConsumer;
+
+/** What came of a file so far, kept beside the database under the hash that the whole must have. */
+final class PartialFile {
+    private static final int BUFFER = 64 * 1024;
+
+    private final Path path;
+
+    private PartialFile(Path path) {
+        this.path = path;
+    }
+
+    /** Where they lie; made when it is needed. */
+    record Room(Path directory) {
+        PartialFile of(Manifest manifest) {
+            return new PartialFile(directory.resolve(manifest.sha256().replaceAll("[^0-9a-f]", "_")));
+        }
+    }
+
+    /** Octets that are here. */
+    long length() {
+        try {
+            return Files.exists(path) ? Files.size(path) : 0;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    void discard() throws IOException {
+        Files.deleteIfExists(path);
+    }
+
+    /**
+     * Adds what comes, and when all is here gives the whole and forgets it. What is longer than it should be is given, too:
+     * whoever checks it says so.
+     *
+     * @throws IOException when less came than is missing; it stays here
+     */
+    byte[] filled(InputStream in, long whole, LongConsumer progress) throws IOException {
+        Files.createDirectories(path.toAbsolutePath().getParent());
+        long there = length();
+        byte[] buffer = new byte[BUFFER];
+        try (OutputStream out = Files.newOutputStream(path, StandardOpenOption.CREATE, StandardOpenOption.APPEND)) {
+            for (int n = in.read(buffer); n >= 0 && there <= whole; n = in.read(buffer)) {
+                out.write(buffer, 0, n);
+                there += n;
+                progress.accept(there);
+            }
+        }
+        if (there < whole) throw new IOException(there + " of " + whole + " bytes came");
+        byte[] content = Files.readAllBytes(path);
+        discard();
+        return content;
+    }
+}
