@@ -29,6 +29,7 @@ public final class Routes {
             get("/vehicles/*", ALL),
             get("/shelf", ALL),
             post("/shelf/files", WRITERS),
+            post("/jobs/*/rehearse", WRITERS),
             get("/access", ALL),
             get("/tools", ALL),
             get("/gallery", ALL),

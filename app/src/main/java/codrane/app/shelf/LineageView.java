@@ -18,9 +18,9 @@ import java.util.stream.Collectors;
  * @param says sentences below it
  */
 public record LineageView(String label, List<Stone> stones, List<String> says) {
-    private static final int LEFT = 30;
+    private static final int LEFT = 60;
     private static final int MOST_STEP = 150;
-    private static final int WIDTH = 930;
+    private static final int WIDTH = 870;
 
     /**
      * @param here whether a file of it is on the shelf

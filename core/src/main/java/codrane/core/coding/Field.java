@@ -138,15 +138,16 @@ public record Field(
                 : " The nearest that it can hold: " + String.join(", ", can) + ".";
     }
 
-    /** The values next to a wished one that a scaled field can hold, the nearest first; none when it is no number. */
+    /** The values next to a wished one that a scaled field can hold, the nearest first; none beyond its bits. */
     public List<String> nearest(String wished) {
         if (kind != Kind.SCALED) return List.of();
         Optional<BigDecimal> number = number(wished);
         if (number.isEmpty()) return List.of();
         BigDecimal exact = number.get().subtract(scale.offset()).divide(scale.factor(), 12, RoundingMode.HALF_UP);
         BigDecimal most = BigDecimal.valueOf(2).pow(bits).subtract(BigDecimal.ONE);
+        // beyond its bits the nearest one is no answer to what was wished, and may be beyond the maker's limit
+        if (exact.signum() < 0 || exact.compareTo(most) > 0) return List.of();
         return Stream.of(exact.setScale(0, RoundingMode.FLOOR), exact.setScale(0, RoundingMode.CEILING))
-                .map(raw -> raw.max(BigDecimal.ZERO).min(most))
                 .distinct()
                 .sorted(Comparator.comparing(raw -> raw.subtract(exact).abs()))
                 .map(raw -> worded(raw.multiply(scale.factor()).add(scale.offset())))

@@ -12,6 +12,7 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.Procedure;
+import codrane.core.scan.ModuleReading;
 import codrane.core.vin.Vin;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -61,6 +62,15 @@ public final class ModuleState {
         orderHeld().ifPresent(o -> order = text(o, part.order().orElse(o.factory())));
         setAdaptations(built);
         part.faults().forEach(code -> faults.store(code, FaultMemory.STORED));
+    }
+
+    /** Holds from now on what another one was read to hold; what was not read stays. */
+    public void resembles(ModuleReading reading) {
+        reading.octets(Ident.VIN).filter(held -> held.length() == VIN_OCTETS).ifPresent(held -> vin = held);
+        for (Layout layout : pack.blocksOf(module)) {
+            Bytes held = reading.coding().getOrDefault(layout.id(), Bytes.EMPTY);
+            if (held.length() == layout.length()) coding.put(layout.dataIdentifier(), held);
+        }
     }
 
     private Bytes initialCoding(Layout layout) {

@@ -16,9 +16,11 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class RunController {
     private final RunActs acts;
+    private final RehearsalActs rehearsals;
 
-    RunController(RunActs acts) {
+    RunController(RunActs acts, RehearsalActs rehearsals) {
         this.acts = acts;
+        this.rehearsals = rehearsals;
     }
 
     @PostMapping("/run")
@@ -28,6 +30,11 @@ class RunController {
             Principal who,
             RedirectAttributes flash) {
         return run(acts.run(number, release, who.getName()), number, flash);
+    }
+
+    @PostMapping("/rehearse")
+    String rehearse(@PathVariable long number, Principal who, RedirectAttributes flash) {
+        return run(rehearsals.rehearse(number, who.getName()), number, flash);
     }
 
     @PostMapping("/recover")

@@ -5,6 +5,7 @@ import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.live.RunStore;
 import codrane.app.live.TraceStore;
+import codrane.app.notes.Notes;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
@@ -22,8 +23,10 @@ class RunRoom implements Room {
 
     private final RunStore runs;
     private final TraceStore traces;
+    private final Notes notes;
 
-    RunRoom(RunStore runs, TraceStore traces) {
+    RunRoom(RunStore runs, TraceStore traces, Notes notes) {
+        this.notes = notes;
         this.runs = runs;
         this.traces = traces;
     }
@@ -50,6 +53,6 @@ class RunRoom implements Room {
         List<RunStore.JournalRow> journal =
                 state.run().map(r -> runs.journal(r.id(), JOURNAL_ROWS)).orElse(List.of());
         boolean traced = state.run().map(r -> traces.has(r.id())).orElse(false);
-        return RunView.of(state, journal, traced, viewer);
+        return RunView.of(state, journal, traced, RehearsalStored.of(state, notes), viewer);
     }
 }

@@ -2,6 +2,7 @@ package codrane.app.stage.run;
 
 import codrane.app.job.Viewer;
 import codrane.app.live.RunStore.JournalRow;
+import codrane.app.notes.Note;
 import codrane.core.job.CarryCard;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
@@ -24,6 +25,7 @@ import java.util.Optional;
  * @param score empty while there is no plan
  * @param ended how the last run ended; empty while none has
  * @param carries whether something of the plan is for another tool
+ * @param rehearsal on a twin, before
  */
 public record RunView(
         long number,
@@ -35,6 +37,7 @@ public record RunView(
         String ended,
         boolean traced,
         boolean carries,
+        RehearsalView rehearsal,
         List<Row> journal) {
     private static final int LONGEST_REQUEST = 28;
     private static final int LONGEST_ANSWER = 36;
@@ -46,7 +49,12 @@ public record RunView(
     public record Row(
             int number, String time, String module, String step, boolean writes, String request, String answer) {}
 
-    static RunView of(JobState state, List<JournalRow> journal, boolean traced, Viewer viewer) {
+    static RunView of(
+            JobState state,
+            List<JournalRow> journal,
+            boolean traced,
+            Optional<Note.Read<RehearsalStored>> rehearsed,
+            Viewer viewer) {
         long number = state.job().number();
         boolean running = state.run().map(JobRun::running).orElse(false);
         boolean ready = HoldRules.progress(state).currentUnauthorised() == Stage.RUN
@@ -69,7 +77,15 @@ public record RunView(
                         .orElse(""),
                 traced,
                 CarryCard.of(state).isPresent(),
+                RehearsalView.of(state, rehearsed, mayRehearse(state, viewer)),
                 journal.stream().map(j -> row(state, j)).toList());
+    }
+
+    private static boolean mayRehearse(JobState state, Viewer viewer) {
+        return state.plan().isPresent()
+                && Release.REHEARSE.stop(state).isEmpty()
+                && HoldRules.progress(state).currentUnauthorised() == Stage.RUN
+                && viewer.may(state.job().number(), Release.REHEARSE.name());
     }
 
     private static Write write(Operation o) {

@@ -39,6 +39,13 @@ public final class Release {
             new SecondWriter(),
             new FactsChanged());
     public static final Ask RECOVER = Ask.of("recover", "had the run recovered", new NotInterrupted());
+    /** On a twin: nothing is sent. */
+    public static final Ask REHEARSE = Ask.of(
+            "rehearse",
+            "rehearsed the plan",
+            state -> Stop.unless(!state.runHolds(), "A run is under way: a rehearsal comes before it."),
+            Release::noTasks);
+
     public static final Ask STOP = Ask.of("run/stop", "stopped the run", new NotRunning());
 
     private Release() {}
