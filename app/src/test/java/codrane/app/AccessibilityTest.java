@@ -50,6 +50,7 @@ class AccessibilityTest {
                 "/vehicles",
                 "/vehicles/0BKLR3A46MN004127",
                 "/shelf",
+                "/parts",
                 "/access",
                 "/tools",
                 "/people",

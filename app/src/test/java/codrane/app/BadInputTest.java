@@ -168,14 +168,14 @@ class BadInputTest {
     @Test
     void sheet_wrongOrForAnotherVehicle_isRefused() throws Exception {
         long number = jobAtPrepare();
-        assertThat(sentence(app.bean(SheetActs.class).paste(number, "LFT/01  00 | 00", "", "lead")))
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, "LFT/01  00 | 00", "", "", "lead")))
                 .contains("check byte does not fit");
-        assertThat(sentence(app.bean(SheetActs.class).paste(number, "", "", "lead")))
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, "", "", "", "lead")))
                 .contains("hold 0 bytes");
         var pack = TestWorld.pack("brennick-lorne");
         String donors = app.bean(MakerServiceClient.class)
                 .lineSheet(pack, "tail-lift", new codrane.core.vin.Vin("0BKLR3A48MN004131"));
-        assertThat(sentence(app.bean(SheetActs.class).paste(number, donors, "", "lead")))
+        assertThat(sentence(app.bean(SheetActs.class).paste(number, donors, "", "", "lead")))
                 .contains("for another VIN");
         assertThat(app.bean(JobDesk.class).state(number).sheet()).isEmpty();
     }

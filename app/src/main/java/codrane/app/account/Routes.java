@@ -29,6 +29,8 @@ public final class Routes {
             get("/vehicles/*", ALL),
             get("/shelf", ALL),
             post("/shelf/files", WRITERS),
+            get("/parts", ALL),
+            post("/parts/*", EnumSet.of(LEAD, TECH, SPECIALIST)),
             post("/jobs/*/rehearse", WRITERS),
             get("/access", ALL),
             get("/tools", ALL),

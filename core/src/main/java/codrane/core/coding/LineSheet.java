@@ -5,6 +5,7 @@ import codrane.core.octets.Checksums;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -54,6 +55,36 @@ public final class LineSheet {
             for (Line line : lines) all = all.plus(line.data());
             return all;
         }
+    }
+
+    /**
+     * Where a sheet that was entered twice differs, as a sentence: two errors in one line may leave its check right. Empty when
+     * both entries say the same.
+     *
+     * @param first a good one
+     */
+    public static Optional<String> difference(Sheet first, Sheet second) {
+        if (!second.good()) return Optional.of("The second entry: " + String.join(" ", second.troubles()));
+        if (first.lines().size() != second.lines().size())
+            return Optional.of("%d lines the first time, %d the second."
+                    .formatted(first.lines().size(), second.lines().size()));
+        for (int i = 0; i < first.lines().size(); i++) {
+            Line one = first.lines().get(i);
+            Line other = second.lines().get(i);
+            if (one.data().length() != other.data().length())
+                return Optional.of(
+                        "Line " + LineRow.name(one.tag(), one.number()) + " is not as long the second time.");
+            for (int at = 0; at < one.data().length(); at++) {
+                if (one.data().u8(at) != other.data().u8(at))
+                    return Optional.of("Line %s, byte %d: %02X the first time, %02X the second. Look at the sheet."
+                            .formatted(
+                                    LineRow.name(one.tag(), one.number()),
+                                    at + 1,
+                                    one.data().u8(at),
+                                    other.data().u8(at)));
+            }
+        }
+        return Optional.empty();
     }
 
     /** Rows that are not blank, each judged by itself; also as a table holds them, with or without its headings. */

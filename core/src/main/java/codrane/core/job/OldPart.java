@@ -72,7 +72,8 @@ public record OldPart(String title, Map<String, String> facts, List<String> agai
         return new OldPart(module.title() + " of a " + pack.title(), facts, again(pack, module), code);
     }
 
-    private static List<String> again(Pack pack, PackModule module) {
+    /** What must be done before it works in another vehicle, as sentences. */
+    public static List<String> again(Pack pack, PackModule module) {
         List<String> again = new ArrayList<>();
         VinLock lock = module.traits().vinLock();
         again.add(lock.words());

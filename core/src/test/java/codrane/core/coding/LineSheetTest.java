@@ -32,6 +32,33 @@ class LineSheetTest {
         }
     }
 
+    private static LineSheet.Sheet printed(Bytes octets) {
+        String text = LineSheet.of("BOD", octets).stream().map(Line::text).collect(Collectors.joining("\n"));
+        return LineSheet.parse(text, "BOD", octets.length());
+    }
+
+    /** Two octets misread in such a way that the check byte still fits: only a second entry finds it. */
+    @Test
+    void difference_errorsThatLeaveTheCheckRight_areFoundByTheSecondEntry() {
+        Bytes right = Bytes.parse("13CE88F0135C88F0");
+        int check = new Line("BOD", 1, right).check();
+        int found = 0;
+        for (int one = 0; one < 256; one++) {
+            for (int other = 0; other < 256; other++) {
+                Bytes wrong = Bytes.of(0x13, one, 0x88, other).plus(right.from(4));
+                if (wrong.equals(right) || new Line("BOD", 1, wrong).check() != check) continue;
+                found++;
+                assertThat(printed(wrong).good()).isTrue();
+                assertThat(LineSheet.difference(printed(right), printed(wrong)))
+                        .hasValueSatisfying(s -> assertThat(s).startsWith("Line BOD/01, byte "));
+            }
+        }
+        assertThat(found).isEqualTo(255);
+        assertThat(LineSheet.difference(printed(right), printed(right))).isEmpty();
+        assertThat(LineSheet.difference(printed(right), LineSheet.parse("", "BOD", 8)))
+                .hasValueSatisfying(s -> assertThat(s).startsWith("The second entry: "));
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',

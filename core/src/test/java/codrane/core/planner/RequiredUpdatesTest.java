@@ -55,7 +55,7 @@ class RequiredUpdatesTest {
                 .containsExactly("Engine 4.14 requires Body 3.31; it has 3.30.");
     }
 
-    private static final String BODY = "current: \"3.31\", needed: \"3.30\" }";
+    private static final String BODY = "current: \"3.31\", needed: \"3.30\", history: [\"3.25\", \"3.28\", \"3.30\"] }";
 
     @Test
     void requiredUpdates_ofWhatIsUpdated_areFollowedToTheEndAndRoundACycleOnce() {

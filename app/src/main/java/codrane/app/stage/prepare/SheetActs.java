@@ -6,6 +6,7 @@ import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
+import codrane.core.coding.LineSheet;
 import codrane.core.coding.TypedLines;
 import codrane.core.job.JobState;
 import codrane.core.job.JudgedSheet;
@@ -49,17 +50,32 @@ public class SheetActs {
         });
     }
 
-    /** @param day that stands on it, as a form sends it; empty when it was not said */
-    public Acted paste(long number, String text, String day, String who) {
+    /**
+     * @param again the same once more, typed by the same or by another person; empty when it was typed once
+     * @param day that stands on it, as a form sends it; empty when it was not said
+     */
+    public Acted paste(long number, String text, String again, String day, String who) {
         return acts.on(number, who, PrepareStage.PASTE_SHEET, state -> {
+            Optional<String> differs = again.isBlank() ? Optional.empty() : difference(state, text, again);
+            if (differs.isPresent()) return Acted.refused("The sheet is not taken. " + differs.get());
             try {
                 Optional<LocalDate> of = day.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(day.strip()));
-                return take(state, "pasted", text, of, who);
+                return take(state, again.isBlank() ? "pasted" : "typed twice", text, of, who);
             } catch (DateTimeParseException e) {
                 return Acted.refused(
                         "The sheet's day is a day of the calendar, as 2026-11-27. The sheet is not taken.");
             }
         });
+    }
+
+    /** Empty, too, when the first entry is no good one: it is judged by itself. */
+    private static Optional<String> difference(JobState state, String text, String again) {
+        PackModule module = state.replaced().orElseThrow();
+        int octets = state.pack().codingOctets(module);
+        LineSheet.Sheet first = LineSheet.parse(text, module.tag(), octets);
+        return first.good()
+                ? LineSheet.difference(first, LineSheet.parse(again, module.tag(), octets))
+                : Optional.empty();
     }
 
     /** What is typed, as far as it is: nothing is kept. Empty when the job replaces no module. */

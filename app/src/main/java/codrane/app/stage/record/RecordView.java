@@ -1,5 +1,6 @@
 package codrane.app.stage.record;
 
+import codrane.app.account.Routes;
 import codrane.app.job.Viewer;
 import codrane.app.records.ChangeLine;
 import codrane.app.tools.MenuMap;
@@ -18,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.springframework.http.HttpMethod;
 
 /**
  * The report of a job.
@@ -25,6 +27,7 @@ import java.util.Optional;
  * @param facts by title
  * @param ledger empty while no scan is from after the run
  * @param replaces whether a module came out, which is labelled
+ * @param tracks whether who looks may say where that module is
  * @param cards for the customer, of equipment that was enabled
  * @param law what the market's rules want the customer to know
  */
@@ -37,7 +40,8 @@ public record RecordView(
         List<String> law,
         List<CustomerCard> cards,
         Menu menu,
-        boolean replaces) {
+        boolean replaces,
+        boolean tracks) {
     private static final int HASH = 16;
 
     /** A hold point that a person kept or waived. */
@@ -62,7 +66,8 @@ public record RecordView(
                 law(state),
                 CustomerCard.of(state),
                 new Menu(menus, operations),
-                OldPart.of(state).isPresent());
+                OldPart.of(state).isPresent(),
+                OldPart.of(state).isPresent() && Routes.allows(viewer.role(), HttpMethod.POST, "/parts/1"));
     }
 
     private static Map<String, String> facts(JobState state) {
