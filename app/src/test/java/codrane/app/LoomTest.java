@@ -50,6 +50,7 @@ class LoomTest {
             assertThat(web.query(loom + "?setting=body-cabin/step.lamp.left.doors"))
                     .contains("Make it “" + to + "”", "BOD/")
                     .doesNotContain("Make it “" + was + "”", "One setting changes here");
+            favourites(web, loom);
             assertThat(web.post(act, "setting", "body-cabin/step.lamp.left.doors", "value", to, "loom", "true"))
                     .isEqualTo(loom);
             assertThat(web.query(loom + "?block=body-cabin"))
@@ -69,6 +70,39 @@ class LoomTest {
             putBack(app, world, before, was, to);
             app.context().close();
         }
+    }
+
+    private static void favourites(WebSession web, String loom) throws Exception {
+        String number = loom.split("/")[2];
+        String shown = loom + "?setting=body-cabin/step.lamp.left.doors";
+        assertThat(web.query(loom)).doesNotContain("Often changed here");
+        assertThat(web.post(
+                        "/favourites",
+                        "pack",
+                        "brennick-lorne",
+                        "setting",
+                        "body-cabin/step.lamp.left.doors",
+                        "job",
+                        number,
+                        "on",
+                        "true"))
+                .isEqualTo(loom);
+        assertThat(web.query(loom)).contains("Often changed here:", "Step lamp left: goes on with the doors");
+        assertThat(web.query(shown)).contains("No longer often changed here");
+        web.post("/favourites", "pack", "brennick-lorne", "setting", "body-cabin/none", "job", number, "on", "true");
+        assertThat(web.query(loom + "?setting=body-cabin%2Fnone"))
+                .contains("No vehicle here has this setting."); // as it led
+        web.post(
+                "/favourites",
+                "pack",
+                "brennick-lorne",
+                "setting",
+                "body-cabin/step.lamp.left.doors",
+                "job",
+                number,
+                "on",
+                "false");
+        assertThat(web.query(loom)).doesNotContain("Often changed here:");
     }
 
     /** For a resale: another job finds what this workshop changed, and puts it back. */

@@ -2,6 +2,7 @@ package codrane.app.access;
 
 import codrane.app.access.AuthorityClient.Told;
 import codrane.app.interfaces.BenchInterface;
+import codrane.app.live.RunOrder.Renewed;
 import codrane.core.access.AccessCheck;
 import codrane.core.access.AccessNeed;
 import codrane.core.access.Authorisation;
@@ -13,6 +14,7 @@ import codrane.core.pack.Pack;
 import codrane.core.text.Words;
 import codrane.core.tool.ToolLook;
 import codrane.core.vin.Vin;
+import codrane.link.DiagnosticLink;
 import codrane.link.LinkLostException;
 import codrane.link.gateway.GatewayAccess;
 import java.security.GeneralSecurityException;
@@ -26,6 +28,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** Opens gateways: asks the authority, hands the grant to the vehicle, and believes only what is let through after. */
@@ -61,16 +64,39 @@ public class GatewayDesk {
      * @throws BenchInterface.BusyException when something else uses the interface
      */
     public Optional<String> open(Subject subject, BenchInterface bench) {
+        return open(subject, bench, request -> bench.use(subject.pack(), request))
+                .why();
+    }
+
+    /** The same in the middle of a run, over its own link. */
+    public Renewed renew(Subject subject, BenchInterface bench, DiagnosticLink link) {
+        Opened opened = open(subject, bench, request -> request.apply(link));
+        return new Renewed(opened.until(), opened.why().orElse(""));
+    }
+
+    /** Whoever has the link lets something be asked over it. */
+    private interface Wire {
+        Optional<String> ask(Function<DiagnosticLink, Optional<String>> request);
+    }
+
+    /** @param until end of the grant; empty when there is none, or the vehicle does not agree */
+    private record Opened(Optional<Instant> until, Optional<String> why) {
+        static Opened not(String why) {
+            return new Opened(Optional.empty(), Optional.of(why));
+        }
+    }
+
+    private Opened open(Subject subject, BenchInterface bench, Wire wire) {
         String authority = subject.pack().gateway().orElseThrow().authority();
         Optional<String> serial = bench.tool().map(ToolLook::serial);
         KnownAccount known = access.refresh(authority).orElseThrow();
-        if (!known.trouble().isEmpty()) return Optional.of(known.trouble());
+        if (!known.trouble().isEmpty()) return Opened.not(known.trouble());
         Optional<AccessNeed> need = missing(known.account(), subject.technician(), serial);
-        if (need.isPresent()) return need.map(AccessNeed::sentence);
+        if (need.isPresent()) return Opened.not(need.get().sentence());
         try {
-            return withGrant(subject, bench, authority, serial.orElseThrow());
+            return withGrant(subject, wire, authority, serial.orElseThrow());
         } catch (AuthorityException | LinkLostException e) {
-            return Optional.of(Words.said(e));
+            return Opened.not(Words.said(e));
         }
     }
 
@@ -78,7 +104,7 @@ public class GatewayDesk {
         return AccessCheck.first(AccessCheck.judge(account, technician, serial, time.instant()));
     }
 
-    private Optional<String> withGrant(Subject subject, BenchInterface bench, String authority, String serial) {
+    private Opened withGrant(Subject subject, Wire wire, String authority, String serial) {
         boolean certificate = subject.pack().gateway().orElseThrow().family() == Pack.Family.CERTIFICATE;
         KeyPair holder = newKeys(); // lives as long as this call: nothing secret is kept
         Map<String, String> given =
@@ -87,9 +113,9 @@ public class GatewayDesk {
             given.put("holder", Bytes.copyOf(holder.getPublic().getEncoded()).hex());
         Told told = client.act(authority, access.workshop(), "grants", given);
         if (!(told instanceof Told.Granted granted))
-            return Optional.of("The authority refuses: " + ((Told.Refused) told).sentence());
+            return Opened.not("The authority refuses: " + ((Told.Refused) told).sentence());
         SignedGrant grant = AuthorityClient.grant(authority, granted);
-        Optional<String> refusal = bench.use(subject.pack(), link -> {
+        Optional<String> refusal = wire.ask(link -> {
             GatewayAccess gateway = new GatewayAccess(link, subject.pack());
             Optional<String> no = gateway.open(grant, holder.getPrivate());
             if (no.isPresent()) return Optional.of(no.get() + " The authority granted it; the vehicle does not agree.");
@@ -99,7 +125,7 @@ public class GatewayDesk {
                             "The gateway said \"done\" and still refuses a harmless request: it is not believed to be open.");
         });
         keep(subject, authority, grant, refusal);
-        return refusal;
+        return new Opened(refusal.isEmpty() ? Optional.of(grant.grant().until()) : Optional.empty(), refusal);
     }
 
     private void keep(Subject subject, String authority, SignedGrant grant, Optional<String> refusal) {

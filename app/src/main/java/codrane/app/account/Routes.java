@@ -29,6 +29,7 @@ public final class Routes {
             get("/vehicles/*", ALL),
             get("/shelf", ALL),
             post("/shelf/files", WRITERS),
+            post("/favourites", WRITERS),
             get("/parts", ALL),
             post("/parts/*", EnumSet.of(LEAD, TECH, SPECIALIST)),
             post("/jobs/*/rehearse", WRITERS),

@@ -3,6 +3,7 @@ package codrane.app.gallery;
 import codrane.app.job.JobFrame.Button;
 import codrane.app.job.JobFrame.Look;
 import codrane.app.job.JobFrame.Next;
+import codrane.app.shelf.LineageView;
 import codrane.app.tools.CheckView;
 import codrane.app.web.ForecastPicture;
 import codrane.app.web.LedgerView;
@@ -44,7 +45,8 @@ record GalleryView(
     /** A row of the table of changes. */
     record ChangeRow(String when, String module, String what, List<String> details, String by) {}
 
-    record Pictures(PowerWindow window, ForecastPicture forecast, Score score, SupplyPicture measured) {}
+    record Pictures(
+            PowerWindow window, ForecastPicture forecast, Score score, SupplyPicture measured, LineageView lineage) {}
 
     /** As a run's score. */
     record Score(List<Box> boxes, int committedFrom, int committedTo) {}
@@ -144,7 +146,18 @@ record GalleryView(
                         new Box(300, 124, 400, "Transfer", true, new Tasks(2, 1), true)),
                 170,
                 720);
-        return new Pictures(window, ForecastPicture.of(forecast, window, List.of(), 30), score, measured(window));
+        return new Pictures(
+                window, ForecastPicture.of(forecast, window, List.of(), 30), score, measured(window), lineage());
+    }
+
+    private static LineageView lineage() {
+        return new LineageView(
+                "Software of the tail lift: 3.06, then 3.08 (in the module), then 3.12 (on the shelf, newest known).",
+                List.of(
+                        new LineageView.Stone("3.06", 60, false, false, false),
+                        new LineageView.Stone("3.08", 210, false, true, false),
+                        new LineageView.Stone("3.12", 360, true, false, true)),
+                List.of("The tail lift has 3.08; from it the newest that is known here is 3.12."));
     }
 
     private static SupplyPicture measured(PowerWindow window) {

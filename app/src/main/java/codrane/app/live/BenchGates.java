@@ -1,9 +1,11 @@
 package codrane.app.live;
 
 import codrane.core.gateway.OperationMatrix;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.VehicleCondition;
+import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
@@ -29,6 +31,7 @@ import java.util.stream.Collectors;
 final class BenchGates implements RunGates {
     private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
     private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
+    private static final Duration SOME_MORE = Duration.ofSeconds(30);
     private static final Duration ASK_EVERY = Duration.ofMillis(500);
     private static final Set<Known> OF_THE_CODE = EnumSet.of(Known.INVALID_KEY, Known.EXCEEDED_ATTEMPTS);
 
@@ -37,6 +40,7 @@ final class BenchGates implements RunGates {
     private final RunProgress progress;
     private final RunControl control;
     private final InstantSource time;
+    private Optional<Gateway> renewed = Optional.empty();
 
     BenchGates(RunOrder order, DiagnosticLink link, RunProgress progress, RunControl control, InstantSource time) {
         this.order = order;
@@ -56,7 +60,7 @@ final class BenchGates implements RunGates {
         Instant end = time.instant().plus(MEASURE_AT_MOST);
         while (true) {
             PowerGate.Verdict verdict = PowerGate.start(order.bench().samples(), window, time.instant());
-            if (verdict.passes()) return new Verdict.Open();
+            if (verdict.passes()) return authorised(state);
             boolean giveUp =
                     verdict.state() == PowerGate.State.REFUSED || time.instant().isAfter(end);
             if (untouched(state) && giveUp)
@@ -65,6 +69,38 @@ final class BenchGates implements RunGates {
             hold(untouched(state) ? verdict.reason() : "Held before the next step. " + verdict.reason());
             if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
+    }
+
+    /** Nothing is half done here: an authorisation that would end within the step is renewed by the run itself. */
+    private Verdict authorised(RunState state) {
+        if (!(gateway() instanceof Gateway.Authorised(Instant until))
+                || time.instant().plus(takes(state.task())).isBefore(until)) return new Verdict.Open();
+        progress.hold("Renewing the authorisation: it would end within the next step.");
+        RunOrder.Renewed now = order.renewal().renew(link);
+        if (now.until().isPresent()) {
+            renewed = Optional.of(new Gateway.Authorised(now.until().get()));
+            return new Verdict.Open();
+        }
+        if (state.recovering()) return new Verdict.Open(); // half written as it is: every minute that is left counts
+        return new Verdict.Closed(
+                "Stopped before \"" + state.task().title()
+                        + "\": the authorisation would end within it, and was not renewed. " + now.why(),
+                "Authorise at Unlock, then go on.");
+    }
+
+    private Gateway gateway() {
+        return renewed.orElseGet(order::gateway);
+    }
+
+    /** How long a step keeps the wire. */
+    private Duration takes(RunTask task) {
+        return switch (task) {
+            case RunTask.Program program ->
+                SOME_MORE.plusSeconds(ProgrammingSeconds.of(
+                        order.pack(), program.module().flash().orElseThrow()));
+            case RunTask.Routine routine -> SOME_MORE.plus(routine.procedure().duration());
+            default -> SOME_MORE;
+        };
     }
 
     @Override
@@ -114,7 +150,7 @@ final class BenchGates implements RunGates {
 
     @Override
     public OperationMatrix.Verdict permit(OperationMatrix.Operation operation) {
-        return OperationMatrix.judge(operation, order.gateway(), time.instant());
+        return OperationMatrix.judge(operation, gateway(), time.instant());
     }
 
     /** Low or unknown voltage holds the run between blocks, a lease about to end before anything. */

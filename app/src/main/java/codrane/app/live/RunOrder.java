@@ -7,6 +7,8 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.run.RunTask;
 import codrane.core.scan.ModuleReading;
+import codrane.link.DiagnosticLink;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,7 +27,8 @@ public record RunOrder(
         MemoryImage image,
         Map<String, ModuleReading> before,
         Gateway gateway,
-        Codes codes) {
+        Codes codes,
+        Renewal renewal) {
     /** Which job of which vehicle, by which plan, and who released it. */
     public record Subject(long jobId, long jobNumber, long vehicleId, long planId, String who) {}
 
@@ -37,6 +40,20 @@ public record RunOrder(
         /** The vehicle did not take them. */
         void refused();
     }
+
+    /** Opens the gateway anew, between two steps. */
+    public interface Renewal {
+        /** @param link of the run, over which nothing else is sent meanwhile */
+        Renewed renew(DiagnosticLink link);
+    }
+
+    /**
+     * What became of it.
+     *
+     * @param until end of the new authorisation; empty when there is none
+     * @param why not, as a sentence; empty when there is one
+     */
+    public record Renewed(Optional<Instant> until, String why) {}
 
     public RunOrder {
         tasks = List.copyOf(tasks);

@@ -48,6 +48,7 @@ class Parts {
     @Transactional
     public Acted say(long number, PartState to, String detail, String who) {
         if (detail.length() > LONGEST) return Acted.refused("Say it in at most " + LONGEST + " characters.");
+        if (jobs.lock(number).isEmpty()) return Acted.refused("There is no job " + number + ".");
         JobState state = desk.state(number);
         if (OldPart.of(state).isEmpty()) return Acted.refused("No module came out in job " + number + ".");
         PackModule module = state.replaced().orElseThrow();

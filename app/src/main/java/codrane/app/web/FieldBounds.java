@@ -24,7 +24,7 @@ final class FieldBounds {
         bound(200, "detail", "note", "ownership", "path", "warning", "why", "username", "old", "to");
         bound(400, "complaint", "earlier", "lights");
         bound(600, "codes");
-        bound(20_000, "text");
+        bound(20_000, "text", "second");
     }
 
     private FieldBounds() {}

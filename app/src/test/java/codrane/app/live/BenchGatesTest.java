@@ -8,6 +8,7 @@ import static org.mockito.Mockito.when;
 
 import codrane.app.Until;
 import codrane.app.interfaces.BenchInterface;
+import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
@@ -50,6 +51,7 @@ class BenchGatesTest {
     private Pack pack;
     private RunState first;
     private volatile double volts = 12.0;
+    private int renewals;
 
     @BeforeEach
     void bench() throws Exception {
@@ -87,6 +89,42 @@ class BenchGatesTest {
         Until.stays(Duration.ofMillis(1500), () -> !gate.isDone());
         volts = 13.4;
         assertThat(gate.get(5, TimeUnit.SECONDS)).isInstanceOf(Verdict.Open.class);
+    }
+
+    private void authorisedFor(Duration left, RunOrder.Renewed renewed) {
+        volts = 13.4;
+        when(order.gateway()).thenReturn(new Gateway.Authorised(time.instant().plus(left)));
+        when(order.renewal()).thenReturn(link -> {
+            renewals++;
+            return renewed;
+        });
+    }
+
+    @Test
+    void awaitPower_authorisationEndsWithinTheStep_isRenewedOnce_andHolds() {
+        authorisedFor(
+                Duration.ofSeconds(20),
+                new RunOrder.Renewed(Optional.of(time.instant().plus(Duration.ofHours(1))), ""));
+        assertThat(gates.awaitPower(first, WINDOW)).isInstanceOf(Verdict.Open.class);
+        assertThat(gates.awaitPower(RunState.goOn(first.tasks(), 1), WINDOW)).isInstanceOf(Verdict.Open.class);
+        assertThat(renewals).isEqualTo(1);
+    }
+
+    @Test
+    void awaitPower_authorisationLastsForTheStep_isLeftAlone() {
+        authorisedFor(Duration.ofSeconds(45), new RunOrder.Renewed(Optional.empty(), "No."));
+        assertThat(gates.awaitPower(first, WINDOW)).isInstanceOf(Verdict.Open.class);
+        assertThat(renewals).isZero();
+    }
+
+    @Test
+    void awaitPower_authorisationIsNotRenewed_stopsWhereItIsSafe_andGoesOnWhenHalfWritten() {
+        authorisedFor(Duration.ofSeconds(20), new RunOrder.Renewed(Optional.empty(), "The authority is silent."));
+        Verdict.Closed closed = (Verdict.Closed) gates.awaitPower(first, WINDOW);
+        assertThat(closed.reason()).contains("Write the VIN", "was not renewed", "The authority is silent.");
+        assertThat(closed.nextStep()).isEqualTo("Authorise at Unlock, then go on.");
+        assertThat(gates.awaitPower(RunState.recover(first.tasks(), 0), WINDOW)).isInstanceOf(Verdict.Open.class);
+        assertThat(renewals).isEqualTo(2);
     }
 
     @Test

@@ -42,7 +42,8 @@ record LoomView(
         Optional<LoomPicture> picture,
         String change,
         List<Row> rows,
-        Optional<Edit> edit) {
+        Optional<Edit> edit,
+        FavouritesView favourites) {
     private static final int MOST_FOUND = 60;
     private static final int MOST_THREADS = 6;
 
@@ -85,6 +86,7 @@ record LoomView(
             JobState state,
             Scan scan,
             VehicleSettings settings,
+            FavouritesView favourites,
             Viewer viewer,
             String find,
             String block,
@@ -121,7 +123,8 @@ record LoomView(
                         .limit(finds ? MOST_FOUND : Long.MAX_VALUE)
                         .map(s -> row(state, s, finds, setting))
                         .toList(),
-                chosen.map(s -> edit(state, s, viewer)));
+                chosen.map(s -> edit(state, s, viewer)),
+                favourites);
     }
 
     /** Where the job is at work, else the first there is. */

@@ -55,12 +55,12 @@ class PrepareController {
     String pasted(
             @PathVariable long number,
             @RequestParam String text,
-            @RequestParam(defaultValue = "") String again,
+            @RequestParam(defaultValue = "") String second,
             @RequestParam(defaultValue = "") String day,
             Principal who,
             RedirectAttributes flash) {
         flash.addFlashAttribute("pasted", text.length() > LONGEST_SHEET ? "" : text);
-        return prepare(sheets.paste(number, text, again, day, who.getName()), number, flash);
+        return prepare(sheets.paste(number, text, second, day, who.getName()), number, flash);
     }
 
     /** @param said here, asked or back */

@@ -51,16 +51,16 @@ public class SheetActs {
     }
 
     /**
-     * @param again the same once more, typed by the same or by another person; empty when it was typed once
+     * @param second the same once more, typed by the same or by another person; empty when it was typed once
      * @param day that stands on it, as a form sends it; empty when it was not said
      */
-    public Acted paste(long number, String text, String again, String day, String who) {
+    public Acted paste(long number, String text, String second, String day, String who) {
         return acts.on(number, who, PrepareStage.PASTE_SHEET, state -> {
-            Optional<String> differs = again.isBlank() ? Optional.empty() : difference(state, text, again);
+            Optional<String> differs = second.isBlank() ? Optional.empty() : difference(state, text, second);
             if (differs.isPresent()) return Acted.refused("The sheet is not taken. " + differs.get());
             try {
                 Optional<LocalDate> of = day.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(day.strip()));
-                return take(state, again.isBlank() ? "pasted" : "typed twice", text, of, who);
+                return take(state, second.isBlank() ? "pasted" : "typed twice", text, of, who);
             } catch (DateTimeParseException e) {
                 return Acted.refused(
                         "The sheet's day is a day of the calendar, as 2026-11-27. The sheet is not taken.");
@@ -69,12 +69,12 @@ public class SheetActs {
     }
 
     /** Empty, too, when the first entry is no good one: it is judged by itself. */
-    private static Optional<String> difference(JobState state, String text, String again) {
+    private static Optional<String> difference(JobState state, String text, String second) {
         PackModule module = state.replaced().orElseThrow();
         int octets = state.pack().codingOctets(module);
         LineSheet.Sheet first = LineSheet.parse(text, module.tag(), octets);
         return first.good()
-                ? LineSheet.difference(first, LineSheet.parse(again, module.tag(), octets))
+                ? LineSheet.difference(first, LineSheet.parse(second, module.tag(), octets))
                 : Optional.empty();
     }
 

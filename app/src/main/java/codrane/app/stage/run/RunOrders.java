@@ -1,5 +1,6 @@
 package codrane.app.stage.run;
 
+import codrane.app.access.GatewayDesk;
 import codrane.app.codes.CodeVault;
 import codrane.app.interfaces.BenchInterface;
 import codrane.app.interfaces.Interfaces;
@@ -19,6 +20,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.Operation;
 import codrane.core.ready.Need;
+import codrane.link.DiagnosticLink;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -29,8 +31,10 @@ class RunOrders {
     private final Interfaces interfaces;
     private final Shelf shelf;
     private final CodeVault vault;
+    private final GatewayDesk gateways;
 
-    RunOrders(Interfaces interfaces, Shelf shelf, CodeVault vault) {
+    RunOrders(Interfaces interfaces, Shelf shelf, CodeVault vault, GatewayDesk gateways) {
+        this.gateways = gateways;
         this.interfaces = interfaces;
         this.shelf = shelf;
         this.vault = vault;
@@ -66,7 +70,14 @@ class RunOrders {
                 image,
                 state.before().get().readings(),
                 state.gateway(),
-                codes(state, who)));
+                codes(state, who),
+                link -> renewed(state, bench.get(), link, who)));
+    }
+
+    private RunOrder.Renewed renewed(JobState state, BenchInterface bench, DiagnosticLink link, String who) {
+        Job job = state.job();
+        GatewayDesk.Subject subject = new GatewayDesk.Subject(job.vehicleId(), job.id(), job.vin(), state.pack(), who);
+        return gateways.renew(subject, bench, link);
     }
 
     private RunOrder.Codes codes(JobState state, String who) {
