@@ -7,20 +7,20 @@ import codrane.core.job.PartState;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /**
  * The old modules that this workshop has or had, those that are here first.
- *
- * @param states to choose from, by key; none when who looks may not
  */
-public record PartsView(List<Part> parts, Map<String, String> states) {
+public record PartsView(List<Part> parts) {
     /**
      * @param job number of the one in which it came out
      * @param again what must be done before it works in another vehicle; none when it is gone
      * @param steps what became of it, the newest first
+     * @param choices what may become of it, in words by key; none when who looks may not say it
      */
     public record Part(
             long job,
@@ -30,23 +30,26 @@ public record PartsView(List<Part> parts, Map<String, String> states) {
             String state,
             boolean here,
             List<String> again,
-            List<String> steps) {}
+            List<String> steps,
+            Map<String, String> choices) {}
 
     static PartsView of(List<PartStored> stored, PackShelf packs, Times times, boolean may) {
-        List<Part> parts = stored.stream()
-                .map(part -> part(part, packs, times))
+        return new PartsView(stored.stream()
+                .map(part -> part(part, packs, times, may))
                 .sorted(Comparator.comparing(Part::here).reversed().thenComparing(Part::job, Comparator.reverseOrder()))
-                .toList();
-        return new PartsView(parts, may ? choices() : Map.of());
+                .toList());
     }
 
-    private static Map<String, String> choices() {
-        Map<String, String> states = new java.util.LinkedHashMap<>();
-        for (PartState state : PartState.values()) states.put(state.name(), state.words());
-        return states;
+    /** Fitting is offered always: into its own vehicle every part may go back. */
+    private static Map<String, String> choices(PackModule module, PartState now) {
+        Map<String, String> choices = new LinkedHashMap<>();
+        for (PartState state : PartState.values())
+            if (PartState.refusal(module.traits().vinLock(), Optional.of(now), state, true)
+                    .isEmpty()) choices.put(state.name(), state.words());
+        return choices;
     }
 
-    private static Part part(PartStored part, PackShelf packs, Times times) {
+    private static Part part(PartStored part, PackShelf packs, Times times, boolean may) {
         PartState state = part.last().state();
         Optional<PackModule> module = packs.all().stream()
                 .filter(pack -> pack.id().equals(part.pack()))
@@ -69,6 +72,7 @@ public record PartsView(List<Part> parts, Map<String, String> states) {
                 part.steps().reversed().stream()
                         .map(s -> times.at(s.at()) + ", " + s.who() + ": "
                                 + s.state().words() + (s.detail().isEmpty() ? "" : ", " + s.detail()))
-                        .toList());
+                        .toList(),
+                may ? module.map(m -> choices(m, state)).orElse(Map.of()) : Map.of());
     }
 }

@@ -53,7 +53,8 @@ public record RehearsalView(
                 .ifPresent(real -> notes.add("The real one took " + Words.lasting(real.toSeconds()) + ", twin "
                         + Words.lasting(Math.round(on.seconds())) + "."));
         notes.add(
-                "A twin has the coding and software of the last scan; it has no wear, no wiring and no tired battery.");
+                "Only the time on the wire counts here: what people do comes on top. A twin has the coding and software of"
+                        + " the last scan; it has no wear, no wiring and no tired battery.");
         return notes;
     }
 }

@@ -90,6 +90,9 @@ public record RunScore(List<Box> boxes, double committedFrom, double committedTo
             case RELEARN -> new Piece(Lane.VEHICLE, "Learn", operation.seconds(), tasks, Part.WRITES);
             case INITIALISE -> new Piece(Lane.VEHICLE, "Zero", operation.seconds(), tasks, Part.WRITES);
             case CALIBRATE -> new Piece(Lane.VEHICLE, "Aim", operation.seconds(), tasks, Part.WRITES);
+            case WRITE_LEARNED -> new Piece(Lane.LINK, "Learned", 3, tasks, Part.WRITES);
+            case PAIR -> new Piece(Lane.LINK, "Pair", operation.seconds(), tasks, Part.WRITES);
+            case ADD_KEY -> new Piece(Lane.LINK, "Key", operation.seconds(), tasks, Part.WRITES);
             default -> new Piece(Lane.LINK, operation.title(), operation.seconds(), tasks, Part.WRITES);
         };
     }
