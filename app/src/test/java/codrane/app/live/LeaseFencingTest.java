@@ -28,7 +28,7 @@ class LeaseFencingTest {
         return jdbc.sql(
                         "insert into run (job_id, plan_id, state, node, interface, fence, task_index, task_count, task_title,"
                                 + " committed, block, blocks, confirmed_bytes, started_at, started_by, sentence, next_step)"
-                                + " select ?, max(id), 'RUNNING', 'fence-test', ?, 0, 0, 1, 'x', false, 0, 0, 0, now(), 'x', '', '' from plan returning id")
+                                + " select ?, max(id), 'STOPPED', 'fence-test', ?, 0, 0, 1, 'x', false, 0, 0, 0, now(), 'x', '', '' from plan returning id")
                 .params(job, name)
                 .query(Long.class)
                 .single();
@@ -36,7 +36,10 @@ class LeaseFencingTest {
 
     private long take(String name, long run) {
         long fence = leases.take(name, run).orElseThrow();
-        jdbc.sql("update run set fence = ? where id = ?").params(fence, run).update();
+        // only now: a run that goes on without a lease is called interrupted by whoever looks after runs
+        jdbc.sql("update run set fence = ?, state = 'RUNNING' where id = ?")
+                .params(fence, run)
+                .update();
         return fence;
     }
 
