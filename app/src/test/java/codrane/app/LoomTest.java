@@ -73,36 +73,21 @@ class LoomTest {
     }
 
     private static void favourites(WebSession web, String loom) throws Exception {
-        String number = loom.split("/")[2];
-        String shown = loom + "?setting=body-cabin/step.lamp.left.doors";
-        assertThat(web.query(loom)).doesNotContain("Often changed here");
-        assertThat(web.post(
-                        "/favourites",
-                        "pack",
-                        "brennick-lorne",
-                        "setting",
-                        "body-cabin/step.lamp.left.doors",
-                        "job",
-                        number,
-                        "on",
-                        "true"))
-                .isEqualTo(loom);
-        assertThat(web.query(loom)).contains("Often changed here:", "Step lamp left: goes on with the doors");
-        assertThat(web.query(shown)).contains("No longer often changed here");
-        web.post("/favourites", "pack", "brennick-lorne", "setting", "body-cabin/none", "job", number, "on", "true");
-        assertThat(web.query(loom + "?setting=body-cabin%2Fnone"))
-                .contains("No vehicle here has this setting."); // as it led
-        web.post(
-                "/favourites",
-                "pack",
-                "brennick-lorne",
-                "setting",
-                "body-cabin/step.lamp.left.doors",
-                "job",
-                number,
-                "on",
-                "false");
-        assertThat(web.query(loom)).doesNotContain("Often changed here:");
+        String doors = "body-cabin/step.lamp.left.doors";
+        assertThat(web.query(loom)).doesNotContain("Kept at hand:");
+        assertThat(favourite(web, loom, doors, true)).isEqualTo(loom);
+        assertThat(web.query(loom)).contains("Kept at hand:", "Step lamp left: goes on with the doors");
+        assertThat(web.query(loom + "?setting=" + doors)).contains("No longer keep it at hand");
+        favourite(web, loom, "body-cabin/none", true);
+        assertThat(web.query(loom + "?setting=body-cabin%2Fnone")).contains("No vehicle here has this setting.");
+        favourite(web, loom, doors, false);
+        assertThat(web.query(loom)).doesNotContain("Kept at hand:");
+    }
+
+    private static String favourite(WebSession web, String loom, String setting, boolean on) throws Exception {
+        String job = loom.split("/")[2];
+        return web.post(
+                "/favourites", "pack", "brennick-lorne", "setting", setting, "job", job, "on", String.valueOf(on));
     }
 
     /** For a resale: another job finds what this workshop changed, and puts it back. */

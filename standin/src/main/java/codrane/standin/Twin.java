@@ -72,7 +72,7 @@ final class Twin {
             Step end = new RunLoop(wire, pack, image, new Gates(), watched).run(state);
             watched.close();
             if (end.action() instanceof RunAction.Finished)
-                return ended(true, "Everything that is planned was written and read back.", "", prompts, before);
+                return ended(true, "All that was rehearsed was written and read back.", "", prompts, before);
             RunAction.Stopped stopped = (RunAction.Stopped) end.action();
             boolean asks = end.state().phase() == RunState.Phase.ASK_PERSON && prompts.size() < tasks.size();
             if (!asks) return ended(false, stopped.sentence(), stopped.nextStep(), prompts, before);

@@ -78,8 +78,8 @@ final class FileCheckCommand extends Asked {
         return switch (ManifestSignature.judge(manifest, pack.serviceKey())) {
             case FOREIGN -> CalibrationCheck.origin(manifest, pack).orElse(check);
             case MAKERS -> check.because(pack.maker() + "'s service signed its manifest.");
-            case MISSING, NO_KEY ->
-                check.because("Its manifest is not signed, or the pack names no key: who made it, nobody can tell.");
+            case MISSING -> check.because("Its manifest is not signed: who made it, nobody can tell.");
+            case NO_KEY -> check.because("The pack names no key of the service: who signed it, nobody can tell.");
         };
     }
 

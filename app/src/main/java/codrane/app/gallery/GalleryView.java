@@ -157,6 +157,7 @@ record GalleryView(
                         new LineageView.Stone("3.06", 60, false, false, false),
                         new LineageView.Stone("3.08", 210, false, true, false),
                         new LineageView.Stone("3.12", 360, true, false, true)),
+                List.of(new LineageView.Way(60, 210), new LineageView.Way(210, 360)),
                 List.of("The tail lift has 3.08; from it the newest that is known here is 3.12."));
     }
 

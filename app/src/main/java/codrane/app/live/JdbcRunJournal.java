@@ -159,13 +159,11 @@ final class JdbcRunJournal implements RunJournal {
 
     /** What is read just before a write is what was there; when it reads as wanted, nothing is written. */
     private void noteBefore(RunState state, Reply reply) {
-        boolean read = state.phase() == RunState.Phase.READ && state.task() instanceof RunTask.Write;
-        if (!read
-                || !(reply instanceof Reply.Positive positive)
-                || !(positive.response() instanceof UdsResponse.ReadDataByIdentifier(int identifier, Bytes found)))
-            return;
-        RunTask.Write write = (RunTask.Write) state.task();
-        if (!found.equals(write.value())) readBefore.put(state.index(), found);
+        if (state.phase() == RunState.Phase.READ
+                && state.task() instanceof RunTask.Write write
+                && reply instanceof Reply.Positive positive
+                && positive.response() instanceof UdsResponse.ReadDataByIdentifier(int identifier, Bytes found)
+                && !found.equals(write.value())) readBefore.put(state.index(), found);
     }
 
     /** However it ended: what was done is in the ledger, and going on begins where it ended. */

@@ -57,6 +57,15 @@ public class Notes {
                 .collect(Collectors.toMap(n -> n.jobId, n -> kind.read(n.note())));
     }
 
+    /** Those of a kind on one job, in the order in which they were first made. */
+    @Transactional(readOnly = true)
+    public <T> List<Note.Read<T>> of(long jobId, NoteKind<T> kind) {
+        return of(List.of(jobId)).getOrDefault(jobId, List.of()).stream()
+                .filter(note -> note.kind().equals(kind.name()))
+                .map(kind::read)
+                .toList();
+    }
+
     @Transactional(readOnly = true)
     public Map<Long, List<Note>> of(Collection<Long> jobIds) {
         return notes.findByJobIdInOrderById(jobIds).stream()

@@ -74,10 +74,7 @@ class Parts {
     }
 
     private Optional<PartStored> stored(long jobId) {
-        return notes.of(List.of(jobId)).getOrDefault(jobId, List.of()).stream()
-                .filter(note -> note.kind().equals(PartStored.KIND.name()))
-                .map(note -> PartStored.KIND.read(note).content())
-                .findFirst();
+        return notes.of(jobId, PartStored.KIND).stream().map(Note.Read::content).findFirst();
     }
 
     private Optional<JobState> job(String number) {

@@ -12,7 +12,6 @@ import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
@@ -20,6 +19,7 @@ import java.util.zip.ZipInputStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.ObjectMapper;
 
 /**
  * Takes a calibration that somebody carried here, with the maker's manifest beside it: Intel HEX, S-record or plain
@@ -28,6 +28,7 @@ import tools.jackson.core.JacksonException;
 @Component
 public class FileImport {
     private static final int LONGEST = 32 << 20;
+    private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Shelf shelf;
     private final PackShelf packs;
@@ -103,9 +104,11 @@ public class FileImport {
             throw new NotTakenException("Not taken: the maker's manifest (JSON) is not beside it. Without it nobody can"
                     + " tell what the file is for.");
         try {
-            return ManifestStored.read(ManifestStored.FORM, new String(json, StandardCharsets.UTF_8));
-        } catch (JacksonException | NullPointerException e) {
+            return ManifestReader.read(JSON.readTree(json));
+        } catch (JacksonException e) {
             throw new NotTakenException("What lies beside it is no manifest that can be read.");
+        } catch (IllegalArgumentException e) {
+            throw new NotTakenException("What lies beside it is no manifest: " + e.getMessage() + ".");
         }
     }
 
@@ -113,28 +116,27 @@ public class FileImport {
         return content.length > 4 && content[0] == 'P' && content[1] == 'K' && content[2] == 3 && content[3] == 4;
     }
 
-    /** One file and one manifest; whatever else there is makes it something that nobody meant. */
+    /** One file and one manifest; what is more makes it something that nobody meant, and is not even unpacked. */
     private static Parts unpacked(byte[] zip, byte[] beside) {
-        byte[] file = {};
-        byte[] manifest = beside;
-        int files = 0;
+        Optional<Bytes> file = Optional.empty();
+        Optional<Bytes> manifest = Optional.of(Bytes.copyOf(beside)).filter(m -> !m.isEmpty());
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
-                if (entry.isDirectory()) continue;
+                boolean json = entry.getName().toLowerCase(Locale.ROOT).endsWith(".json");
+                if ((json ? manifest : file).isPresent())
+                    throw new NotTakenException(
+                            "More than one " + (json ? "manifest" : "file") + " came: one is wanted.");
                 byte[] content = in.readNBytes(LONGEST + 1);
                 if (content.length > LONGEST)
                     throw new NotTakenException("Unpacked it has more than " + (LONGEST >> 20) + " MB.");
-                if (entry.getName().toLowerCase(Locale.ROOT).endsWith(".json")) manifest = content;
-                else {
-                    file = content;
-                    files++;
-                }
+                if (json) manifest = Optional.of(Bytes.copyOf(content));
+                else file = Optional.of(Bytes.copyOf(content));
             }
         } catch (IOException | IllegalArgumentException e) {
             throw new NotTakenException("The zip can't be read.");
         }
-        if (files != 1)
-            throw new NotTakenException("The zip holds " + files + " files beside the manifest; one is wanted.");
-        return new Parts(Bytes.copyOf(file), Bytes.copyOf(manifest));
+        return new Parts(
+                file.orElseThrow(() -> new NotTakenException("The zip holds no file beside the manifest.")),
+                manifest.orElse(Bytes.EMPTY));
     }
 }

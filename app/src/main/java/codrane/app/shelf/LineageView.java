@@ -15,12 +15,15 @@ import java.util.stream.Collectors;
  * The versions of a module as a row of stones, and what follows from them in words.
  *
  * @param label the picture for those who don't see it
+ * @param ways from a version to those that replace it
  * @param says sentences below it
  */
-public record LineageView(String label, List<Stone> stones, List<String> says) {
+public record LineageView(String label, List<Stone> stones, List<Way> ways, List<String> says) {
     private static final int LEFT = 60;
     private static final int MOST_STEP = 150;
     private static final int WIDTH = 870;
+
+    public record Way(int from, int to) {}
 
     /**
      * @param here whether a file of it is on the shelf
@@ -63,7 +66,7 @@ public record LineageView(String label, List<Stone> stones, List<String> says) {
         String label = stones.stream()
                 .map(stone -> stone.version() + (stone.words().isEmpty() ? "" : " (" + stone.words() + ")"))
                 .collect(Collectors.joining(", then ", "Software of the " + module.lowerTitle() + ": ", "."));
-        return new LineageView(label, stones, List.copyOf(says));
+        return new LineageView(label, stones, ways(lineage, stones), List.copyOf(says));
     }
 
     private static Set<String> versions(Collection<Manifest> manifests) {
@@ -94,6 +97,14 @@ public record LineageView(String label, List<Stone> stones, List<String> says) {
                         "The " + other.lowerTitle() + " at " + other.software().current() + " needs this one at "
                                 + other.software().requires().get(module.id()) + " or newer."));
         return says;
+    }
+
+    private static List<Way> ways(Lineage lineage, List<Stone> stones) {
+        List<Way> ways = new ArrayList<>();
+        for (Stone from : stones)
+            for (Stone to : stones)
+                if (lineage.next(from.version()).contains(to.version())) ways.add(new Way(from.x(), to.x()));
+        return ways;
     }
 
     private static List<Stone> stones(Lineage lineage, Set<String> here, Optional<String> held) {

@@ -127,7 +127,10 @@ public class MakerServiceClient {
         if (manifest.size() > LONGEST_FILE)
             throw new ServiceException(
                     "The file has " + manifest.size() + " bytes; up to " + LONGEST_FILE + " are taken.");
-        PartialFile partial = partials.of(manifest);
+        return partials.alone(manifest, partial -> download(pack, manifest, partial, progress));
+    }
+
+    private byte[] download(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
         for (int attempt = 1; ; attempt++) {
             try {
                 return asked(pack, () -> onward(pack, manifest, partial, progress));
@@ -149,10 +152,18 @@ public class MakerServiceClient {
         }
     }
 
+    private static long from(PartialFile partial, Manifest manifest) {
+        try {
+            return partial.goesOnAt(manifest.size());
+        } catch (IOException e) {
+            throw new BrokenOff(e);
+        }
+    }
+
     private byte[] onward(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
         RestClient download =
                 HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
-        long from = partial.length();
+        long from = from(partial, manifest);
         return download.get()
                 .uri("/{service}/calibrations/{id}/file", pack.service(), manifest.id())
                 .headers(headers -> {

@@ -8,6 +8,10 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.Function;
 import java.util.function.LongConsumer;
 
 /** What came of a file so far, kept beside the database under the hash that the whole must have. */
@@ -21,10 +25,31 @@ final class PartialFile {
     }
 
     /** Where they lie; made when it is needed. */
-    record Room(Path directory) {
-        PartialFile of(Manifest manifest) {
-            return new PartialFile(directory.resolve(manifest.sha256().replaceAll("[^0-9a-f]", "_")));
+    static final class Room {
+        private final Path directory;
+        private final Map<String, ReentrantLock> locks = new ConcurrentHashMap<>();
+
+        Room(Path directory) {
+            this.directory = directory;
         }
+
+        /** Two jobs that want the same file get it one after the other: what comes for one is not mixed with the other's. */
+        byte[] alone(Manifest manifest, Function<PartialFile, byte[]> download) {
+            String name = manifest.sha256().replaceAll("[^0-9a-f]", "_");
+            ReentrantLock lock = locks.computeIfAbsent(name, n -> new ReentrantLock());
+            lock.lock();
+            try {
+                return download.apply(new PartialFile(directory.resolve(name)));
+            } finally {
+                lock.unlock();
+            }
+        }
+    }
+
+    /** Where a download goes on; at the beginning when as much as the whole is here, which should have been taken. */
+    long goesOnAt(long whole) throws IOException {
+        if (length() >= whole) discard();
+        return length();
     }
 
     /** Octets that are here. */

@@ -1,6 +1,7 @@
 package codrane.app.shelf;
 
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ManifestSignature;
 import codrane.core.calibration.Shelved;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -55,7 +56,11 @@ public record ShelfView(List<Group> groups, boolean mayImport) {
     }
 
     private static String origin(Manifest manifest, Optional<Pack> pack) {
-        if (manifest.signature().isEmpty()) return "no signature is kept with it";
-        return pack.map(p -> "signed by " + p.maker() + "'s service").orElse("signed");
+        return switch (ManifestSignature.judge(manifest, pack.flatMap(Pack::serviceKey))) {
+            case MAKERS -> "signed by " + pack.orElseThrow().maker() + "'s service";
+            case MISSING -> "no signature is kept with it";
+            case FOREIGN -> "its signature does not fit";
+            case NO_KEY -> "no key is here by which to tell";
+        };
     }
 }

@@ -82,10 +82,7 @@ class SoundActs {
 
     /** In the order in which they were first measured. */
     List<Note.Read<ResponseStored>> measured(long jobId) {
-        return notes.of(List.of(jobId)).getOrDefault(jobId, List.of()).stream()
-                .filter(n -> n.kind().equals(ResponseStored.KIND.name()))
-                .map(ResponseStored.KIND::read)
-                .toList();
+        return notes.of(jobId, ResponseStored.KIND);
     }
 
     Acted forget(long number, String name, String who) {

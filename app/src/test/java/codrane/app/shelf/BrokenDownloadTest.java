@@ -16,6 +16,10 @@ import java.time.Duration;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -68,6 +72,30 @@ class BrokenDownloadTest {
             byte[] content = client.file(LORNE, manifest, told::add);
             assertThat(told.getFirst()).isGreaterThan(kept);
             assertThat(CalibrationCheck.damage(content, manifest)).isEmpty();
+        }
+    }
+
+    /** It came whole, and was never taken: a service has nothing to add to it, and is not asked for that. */
+    @Test
+    void file_wasWholeAlready_isFetchedAnew() throws IOException {
+        try (MakerService service = service()) {
+            MakerServiceClient client = client(service);
+            Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
+            Files.write(room.resolve(manifest.sha256()), new byte[(int) manifest.size()]);
+            assertThat(CalibrationCheck.damage(client.file(LORNE, manifest, told::add), manifest))
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void file_wantedByTwoAtOnce_comesWholeForBoth() throws Exception {
+        try (MakerService service = service();
+                ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            MakerServiceClient client = client(service);
+            Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
+            Callable<byte[]> fetch = () -> client.file(LORNE, manifest, done -> {});
+            for (Future<byte[]> file : threads.invokeAll(List.of(fetch, fetch, fetch)))
+                assertThat(CalibrationCheck.damage(file.get(), manifest)).isEmpty();
         }
     }
 

@@ -134,13 +134,20 @@ class FileImportTest {
                 new String(good, StandardCharsets.UTF_8).replace("3.22", "3.23").getBytes(StandardCharsets.UTF_8),
                 "is not that of Brennick's");
         refused(file, "{\"id\":".getBytes(StandardCharsets.UTF_8), "no manifest that can be read");
-        refused(file, "{}".getBytes(StandardCharsets.UTF_8), "no manifest that can be read");
+        refused(file, "{}".getBytes(StandardCharsets.UTF_8), "no manifest: id (expected a text)");
+        refused(
+                file,
+                new String(good, StandardCharsets.UTF_8)
+                        .replace("\"Tail lift 3.22\"", "null")
+                        .getBytes(StandardCharsets.UTF_8),
+                "no manifest: title (expected a text)");
+        refused(zip("a.json", good, "b.json", good, "a.hex", file), new byte[0], "More than one manifest came");
         byte[] bent = file.clone();
         bent[200] ^= 1;
         refused(bent, good, "Not taken.");
         refused(memory, good, "Not taken.");
-        refused(zip("a.json", good), new byte[0], "holds 0 files");
-        refused(zip("a.hex", file, "b.hex", file, "a.json", good), new byte[0], "holds 2 files");
+        refused(zip("a.json", good), new byte[0], "holds no file beside the manifest");
+        refused(zip("a.hex", file, "b.hex", file, "a.json", good), new byte[0], "More than one file came");
         refused(zip("a.hex", new byte[(32 << 20) + 1], "a.json", good), new byte[0], "more than 32 MB");
         refused(file, json(signed(elsewhere(plain, "no-such-pack", "tail-lift"), "brennick")), "pack is not here");
         refused(file, json(signed(elsewhere(plain, LORNE.id(), "no-such"), "brennick")), "is no module of the");

@@ -56,6 +56,11 @@ public final class Lineage {
         return List.copyOf(after.keySet());
     }
 
+    /** Versions to which a step leads from this one. */
+    public List<String> next(String version) {
+        return List.copyOf(after.getOrDefault(version, Set.of()));
+    }
+
     public boolean knows(String version) {
         return after.containsKey(version);
     }

@@ -2,6 +2,7 @@ package codrane.core.gateway;
 
 import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult;
+import codrane.core.octets.WireWriter;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
 import java.security.KeyFactory;
@@ -26,14 +27,14 @@ public record SignedGrant(AccessGrant grant, Bytes holderKey, Bytes signature) {
     }
 
     public Bytes encode() {
-        return content(grant, holderKey).plus(sized(signature));
+        return content(grant, holderKey).plus(new WireWriter().sized(signature).written());
     }
 
     public static DecodeResult<SignedGrant> decode(Bytes octets) {
         return DecodeResult.read(octets, in -> {
-            Bytes text = in.bytes("grant", in.u16("grant length"));
-            Bytes key = in.bytes("key", in.u16("key length"));
-            Bytes signature = in.bytes("signature", in.u16("signature length"));
+            Bytes text = in.sized("grant");
+            Bytes key = in.sized("key");
+            Bytes signature = in.sized("signature");
             Optional<AccessGrant> grant = AccessGrant.parse(new String(text.toArray(), StandardCharsets.UTF_8));
             in.check(grant.isPresent(), octets.length(), "a grant", "other text");
             return new SignedGrant(grant.orElseThrow(), key, signature);
@@ -78,11 +79,7 @@ public record SignedGrant(AccessGrant grant, Bytes holderKey, Bytes signature) {
     }
 
     private static Bytes content(AccessGrant grant, Bytes holderKey) {
-        return sized(Bytes.copyOf(grant.text().getBytes(StandardCharsets.UTF_8)))
-                .plus(sized(holderKey));
-    }
-
-    private static Bytes sized(Bytes part) {
-        return Bytes.of(part.length() >> 8, part.length() & 0xFF).plus(part);
+        Bytes text = Bytes.copyOf(grant.text().getBytes(StandardCharsets.UTF_8));
+        return new WireWriter().sized(text).sized(holderKey).written();
     }
 }

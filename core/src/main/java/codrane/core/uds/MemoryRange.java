@@ -39,8 +39,8 @@ public record MemoryRange(int addressOctets, int sizeOctets, long address, long 
         return new MemoryRange(shape.addressOctets, shape.sizeOctets, address, in.number("size", shape.sizeOctets));
     }
 
-    void write(WireWriter out) {
+    WireWriter write(WireWriter out) {
         out.u8(sizeOctets << 4 | addressOctets);
-        if (known()) out.number(address, addressOctets).number(size, sizeOctets);
+        return known() ? out.number(address, addressOctets).number(size, sizeOctets) : out;
     }
 }

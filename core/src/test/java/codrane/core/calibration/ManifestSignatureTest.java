@@ -6,24 +6,26 @@ import codrane.core.calibration.ManifestSignature.Judged;
 import java.security.KeyPair;
 import java.security.KeyPairGenerator;
 import java.util.Base64;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class ManifestSignatureTest {
     private static final KeyPair MAKER = keys();
-    private static final Manifest MANIFEST = new Manifest(
-            "LFT-312-B",
-            "brennick-lorne",
-            "tail-lift",
-            "Tail lift 3.12",
-            List.of("B2", "B3"),
-            List.of("3.09"),
-            "3.12",
-            7,
-            0xCAFEL,
-            "ab",
-            "");
+    private static final Map<String, String> MEMBERS = Map.ofEntries(
+            Map.entry("id", "LFT-312-B"),
+            Map.entry("pack", "brennick-lorne"),
+            Map.entry("module", "tail-lift"),
+            Map.entry("title", "Tail lift 3.12"),
+            Map.entry("hardware", "B2,B3"),
+            Map.entry("before", "3.09"),
+            Map.entry("after", "3.12"),
+            Map.entry("size", "7"),
+            Map.entry("crc32", "51966"),
+            Map.entry("sha256", "ab"));
+    private static final Manifest MANIFEST = manifest(MEMBERS);
 
     private static KeyPair keys() {
         try {
@@ -51,97 +53,17 @@ class ManifestSignatureTest {
     void judge_anyMemberChanged_isForeign() {
         String signature = ManifestSignature.sign(MANIFEST, MAKER.getPrivate()).signature();
         List<Manifest> changed = List.of(
-                other(
-                        "x",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other("LFT-312-B", "x", "tail-lift", List.of("B2", "B3"), List.of("3.09"), "3.12", 7, 0xCAFEL, "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "x",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of(),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.13",
-                        7,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        8,
-                        0xCAFEL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFFL,
-                        "ab"),
-                other(
-                        "LFT-312-B",
-                        "brennick-lorne",
-                        "tail-lift",
-                        List.of("B2", "B3"),
-                        List.of("3.09"),
-                        "3.12",
-                        7,
-                        0xCAFEL,
-                        "ac"));
+                with("id", "x"),
+                with("pack", "x"),
+                with("module", "x"),
+                with("title", "x"),
+                with("hardware", "B2"),
+                with("hardware", "B2B3"),
+                with("before", "3.08"),
+                with("after", "3.13"),
+                with("size", "8"),
+                with("crc32", "9"),
+                with("sha256", "ac"));
         for (Manifest manifest : changed)
             assertThat(ManifestSignature.judge(manifest.signedWith(signature), key(MAKER)))
                     .as(manifest.toString())
@@ -151,16 +73,24 @@ class ManifestSignatureTest {
                     .isEqualTo(Judged.FOREIGN);
     }
 
-    private static Manifest other(
-            String id,
-            String pack,
-            String module,
-            List<String> hardware,
-            List<String> before,
-            String after,
-            long size,
-            long crc32,
-            String sha256) {
-        return new Manifest(id, pack, module, "Tail lift 3.12", hardware, before, after, size, crc32, sha256, "");
+    private static Manifest with(String member, String value) {
+        Map<String, String> all = new HashMap<>(MEMBERS);
+        all.put(member, value);
+        return manifest(all);
+    }
+
+    private static Manifest manifest(Map<String, String> m) {
+        return new Manifest(
+                m.getOrDefault("id", ""),
+                m.getOrDefault("pack", ""),
+                m.getOrDefault("module", ""),
+                m.getOrDefault("title", ""),
+                List.of(m.getOrDefault("hardware", "").split(",")),
+                List.of(m.getOrDefault("before", "").split(",")),
+                m.getOrDefault("after", ""),
+                Long.parseLong(m.getOrDefault("size", "0")),
+                Long.parseLong(m.getOrDefault("crc32", "0")),
+                m.getOrDefault("sha256", ""),
+                "");
     }
 }

@@ -61,6 +61,9 @@ class RehearsalActs {
                         "This installation has no simulated vehicles: nothing can be rehearsed here."));
         List<RunTask> tasks =
                 order.tasks().stream().filter(rehearser::rehearsable).toList();
+        if (tasks.isEmpty())
+            throw new JobTasks.TaskFailedException(
+                    "Nothing of this plan can be rehearsed: all of it takes the vehicle's code.");
         Rehearsed ended = rehearser.rehearse(state.pack(), state.job().vin(), order.before(), tasks, order.image());
         RehearsalStored stored = new RehearsalStored(
                 order.subject().planId(),
@@ -91,11 +94,9 @@ class RehearsalActs {
             ModuleReading before = ended.before().getOrDefault(module.id(), ModuleReading.silent(module.id()));
             ModuleReading after = ended.after().getOrDefault(module.id(), ModuleReading.silent(module.id()));
             for (Ident ident : List.of(Ident.VIN, Ident.SOFTWARE)) {
-                String was = before.text(ident).orElse("none");
-                String is = after.text(ident).orElse("none");
-                if (!was.equals(is))
-                    changes.add(module.title() + ": " + (ident == Ident.VIN ? "VIN " : "software ")
-                            + was.replace("ÿ", "") + " → " + is);
+                String was = held(before, ident);
+                String is = held(after, ident);
+                if (!was.equals(is)) changes.add(module.title() + ": " + ident.title() + " " + was + " → " + is);
             }
             for (Layout layout : pack.blocksOf(module)) {
                 int bits = bits(
@@ -105,6 +106,13 @@ class RehearsalActs {
             }
         }
         return changes;
+    }
+
+    private static String held(ModuleReading reading, Ident ident) {
+        return reading.octets(ident)
+                .filter(octets -> !octets.allAre(0xFF))
+                .map(octets -> octets.text().strip())
+                .orElse("none");
     }
 
     private static int bits(Bytes before, Bytes after) {

@@ -31,10 +31,7 @@ record RehearsalStored(
 
     /** Of the plan as it is now; empty when it was not rehearsed, or another one was. */
     static Optional<Note.Read<RehearsalStored>> of(JobState state, Notes notes) {
-        long jobId = state.job().id();
-        return notes.of(List.of(jobId)).getOrDefault(jobId, List.of()).stream()
-                .filter(note -> note.kind().equals(KIND.name()))
-                .map(KIND::read)
+        return notes.of(state.job().id(), KIND).stream()
                 .filter(note ->
                         state.plan().map(p -> p.id() == note.content().planId()).orElse(false))
                 .findFirst();

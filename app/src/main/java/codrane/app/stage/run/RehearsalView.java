@@ -50,8 +50,8 @@ public record RehearsalView(
         state.run()
                 .filter(run -> run.planId() == on.planId() && run.state() == JobRun.State.FINISHED)
                 .flatMap(run -> run.span().endedAt().map(end -> Duration.between(run.startedAt(), end)))
-                .ifPresent(real -> notes.add("The real one took " + Words.lasting(real.toSeconds()) + ", twin "
-                        + Words.lasting(Math.round(on.seconds())) + "."));
+                .ifPresent(real -> notes.add("The real one took " + Words.lasting(real.toSeconds())
+                        + " from its release to its end, people included."));
         notes.add(
                 "Only the time on the wire counts here: what people do comes on top. A twin has the coding and software of"
                         + " the last scan; it has no wear, no wiring and no tired battery.");
