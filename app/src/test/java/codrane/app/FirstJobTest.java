@@ -193,7 +193,7 @@ class FirstJobTest {
         assertThat(lift.path("vin").asString()).isEqualTo("0BKLR3A46MN004127");
         assertThat(lift.path("software").asString()).isEqualTo("3.12");
         assertThat(lift.path("counter").asInt()).isEqualTo(2);
-        long crc = Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(pack.module("tail-lift"))));
+        long crc = VirtualWorkshop.content(pack.module("tail-lift")).crc32();
         assertThat(lift.path("flashCrc").asString()).isEqualTo("%08X".formatted(crc));
         for (String block : new String[] {"lift-main", "lift-limits"}) {
             String wanted = FactoryCoding.block(pack, pack.layouts().get(block), Conditions.LORNE)

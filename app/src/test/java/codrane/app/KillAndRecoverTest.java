@@ -3,8 +3,6 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
-import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
 import java.io.IOException;
@@ -146,7 +144,7 @@ class KillAndRecoverTest {
         assertThat(held.path("software").asString()).isEqualTo(pack.software().current());
         assertThat(held.path("vin").asString()).isEqualTo("0BKLR3A46MN004127");
         assertThat(held.path("flashCrc").asString())
-                .isEqualTo("%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(pack)))));
+                .isEqualTo("%08X".formatted(VirtualWorkshop.content(pack).crc32()));
         assertThat(held.path("counter").asInt()).isEqualTo(2);
         assertThat(held.path("faults").isEmpty()).isTrue();
     }

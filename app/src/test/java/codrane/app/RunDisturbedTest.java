@@ -6,8 +6,6 @@ import static org.awaitility.Awaitility.await;
 import codrane.app.RunningApp.App;
 import codrane.app.live.RunStore;
 import codrane.core.job.JobRun;
-import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
 import codrane.standin.StandinWorld;
 import codrane.standin.VirtualWorkshop;
 import java.nio.file.Path;
@@ -62,7 +60,7 @@ class RunDisturbedTest {
             JsonNode body = TestWorld.look(world).path("modules").path("body");
             var pack = TestWorld.pack("brennick-lorne").module("body");
             assertThat(body.path("flashCrc").asString())
-                    .isEqualTo("%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(pack)))));
+                    .isEqualTo("%08X".formatted(VirtualWorkshop.content(pack).crc32()));
             assertThat(body.path("vin").asString()).isEqualTo("0BKLR3A46MN004127");
             assertThat(body.path("counter").asInt()).isEqualTo(2);
             var journal = app.bean(RunStore.class).journal(run(job).id(), 500);

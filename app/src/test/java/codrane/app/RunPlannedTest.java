@@ -29,7 +29,6 @@ import codrane.core.job.RunTasks;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
 import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
@@ -102,8 +101,8 @@ class RunPlannedTest {
             App app = RunningApp.launch(world);
             JobSteps job = take(app, JobKind.RESTORE_SOFTWARE, Conditions.LORNE_BUS.text(), "body");
             toBaseline(app, job);
-            String stock =
-                    "%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(LORNE.module("body")))));
+            String stock = "%08X"
+                    .formatted(VirtualWorkshop.content(LORNE.module("body")).crc32());
             JsonNode coding = module(world, "body").path("coding");
             assertThat(module(world, "body").path("flashCrc").asString()).isNotEqualTo(stock);
             done(TestActs.of(app).plan(job.number, WHO));

@@ -1,10 +1,8 @@
 package codrane.standin;
 
-import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackModule;
@@ -143,7 +141,7 @@ public final class VirtualWorkshop {
                 module,
                 segment.start(),
                 segment.length(),
-                Checksums.crc32(Bytes.copyOf(content(module))),
+                content(module).crc32(),
                 module.software().current(),
                 PowerWindow.programming(UPPER_VOLTS),
                 "Program " + module.title());
@@ -174,7 +172,7 @@ public final class VirtualWorkshop {
     }
 
     /** Content of the calibration that {@link #tasksFor} programs. */
-    public static byte[] content(PackModule module) {
+    public static MemoryImage content(PackModule module) {
         return CalibrationImage.of(
                 module, module.parts().family(), module.software().current());
     }
@@ -183,7 +181,7 @@ public final class VirtualWorkshop {
     public RunAction run(RunState start, RunJournal journal) {
         MemoryImage image = start.tasks().stream()
                 .filter(RunTask.Program.class::isInstance)
-                .map(t -> CalibrationWriter.image(((RunTask.Program) t).start(), content(t.module())))
+                .map(t -> content(t.module()))
                 .findFirst()
                 .orElseGet(MemoryImage::new);
         return new RunLoop(

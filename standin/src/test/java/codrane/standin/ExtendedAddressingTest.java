@@ -2,7 +2,6 @@ package codrane.standin;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.core.calibration.CalibrationWriter;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.core.pack.PackLink.Waits;
@@ -71,8 +70,7 @@ class ExtendedAddressingTest {
         SimulatedRun.End end = SimulatedRun.of(
                 EXTENDED,
                 "steering",
-                CalibrationWriter.image(
-                        steering.flash().orElseThrow().segment().start(), VirtualWorkshop.content(steering)),
+                VirtualWorkshop.content(steering),
                 steering.software().current(),
                 List.of());
         assertThat(end.outcome()).isEqualTo(SimulatedRun.Outcome.DONE);

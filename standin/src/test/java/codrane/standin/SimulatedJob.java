@@ -6,7 +6,6 @@ import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.PutBack;
-import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.coding.Layout;
 import codrane.core.gateway.OperationMatrix.Gateway;
@@ -248,8 +247,7 @@ final class SimulatedJob {
     private MemoryImage image() {
         return module.map(pack::module)
                 .filter(m -> m.flash().isPresent())
-                .map(m -> CalibrationWriter.image(
-                        m.flash().orElseThrow().segment().start(), VirtualWorkshop.content(m)))
+                .map(m -> VirtualWorkshop.content(m))
                 .orElseGet(MemoryImage::new);
     }
 

@@ -2,7 +2,6 @@ package codrane.standin;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
@@ -21,8 +20,7 @@ class SimulatedRunTest {
 
     private static End run(Pack pack, String module, String... faults) {
         PackModule m = pack.module(module);
-        MemoryImage image =
-                CalibrationWriter.image(m.flash().orElseThrow().segment().start(), VirtualWorkshop.content(m));
+        MemoryImage image = VirtualWorkshop.content(m);
         List<FaultSpec> specs = List.of(faults).stream()
                 .map(f -> ((FaultSpec.Parsed.Spec) FaultSpec.parse(f)).spec())
                 .toList();

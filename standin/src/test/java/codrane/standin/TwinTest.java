@@ -2,7 +2,6 @@ package codrane.standin;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.MemoryImage;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -57,9 +56,7 @@ class TwinTest {
 
     private static MemoryImage image(Pack pack, String module) {
         PackModule m = pack.module(module);
-        return m.flash()
-                .map(flash -> CalibrationWriter.image(flash.segment().start(), VirtualWorkshop.content(m)))
-                .orElseGet(MemoryImage::new);
+        return m.flash().map(flash -> VirtualWorkshop.content(m)).orElseGet(MemoryImage::new);
     }
 
     @ParameterizedTest

@@ -3,7 +3,6 @@ package codrane.standin;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
@@ -147,7 +146,7 @@ class VirtualWorkshopTest {
         assertThat(looked(workshop, module, "software")).isEqualTo(m.software().current());
         assertThat(looked(workshop, module, "counter")).isEqualTo(2);
         assertThat(looked(workshop, module, "flashCrc"))
-                .isEqualTo("%08X".formatted(Checksums.crc32(Bytes.copyOf(VirtualWorkshop.content(m)))));
+                .isEqualTo("%08X".formatted(VirtualWorkshop.content(m).crc32()));
         Map<String, ModuleReading> readings = scan(workshop);
         assertThat(AgreementMatrix.of(LORNE, Conditions.LORNE, readings).rows())
                 .noneMatch(AgreementMatrix.Row::differs);

@@ -53,7 +53,7 @@ final class FileCheckCommand extends Asked {
         Path file = InputFile.path(name);
         Pack pack = PackFiles.named(packName);
         PackModule module = PackFiles.programmable(pack, moduleId);
-        byte[] content = InputFile.octets(file, FileCommand.LONGEST);
+        ReadResult content = FileCommand.read(file);
         Optional<Path> beside = ManifestFile.beside(file).filter(Files::exists);
         CalibrationCheck check = beside.isPresent()
                 ? byManifest(content, ManifestFile.read(beside.get()), pack)
@@ -61,7 +61,7 @@ final class FileCheckCommand extends Asked {
         return tell(file, pack, check, beside);
     }
 
-    private CalibrationCheck byManifest(byte[] content, Manifest manifest, Pack pack) {
+    private CalibrationCheck byManifest(ReadResult content, Manifest manifest, Pack pack) {
         CalibrationCheck check = CalibrationCheck.of(
                 content,
                 manifest,
@@ -83,8 +83,8 @@ final class FileCheckCommand extends Asked {
         };
     }
 
-    private CalibrationCheck byItself(byte[] content, PackModule module) {
-        return switch (CalibrationFile.read(content)) {
+    private CalibrationCheck byItself(ReadResult content, PackModule module) {
+        return switch (content) {
             case ReadResult.Damaged damaged ->
                 new CalibrationCheck(CalibrationCheck.Verdict.FILE_DAMAGED, List.of(damaged.sentence()));
             case ReadResult.Read(CalibrationFile read) ->

@@ -2,6 +2,9 @@ package codrane.app.cli;
 
 import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.ReadResult;
+import codrane.core.octets.Source;
+import codrane.link.file.FileSource;
+import codrane.link.file.ScratchFile;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -12,7 +15,7 @@ import picocli.CommandLine.Parameters;
 /** {@code file info FILE [--json]}. */
 @Command(name = "info", description = "Reads a calibration file: Intel HEX, S-record or binary.")
 final class FileCommand extends Asked {
-    static final long LONGEST = 512L << 20;
+    static final long LONGEST = 1L << 30;
 
     @Parameters(paramLabel = "FILE")
     private String name;
@@ -26,10 +29,18 @@ final class FileCommand extends Asked {
     @Override
     public Integer call() throws IOException {
         Path file = InputFile.path(name);
-        return switch (CalibrationFile.read(InputFile.octets(file, LONGEST))) {
+        return switch (read(file)) {
             case ReadResult.Read(CalibrationFile read) -> good(read);
             case ReadResult.Damaged damaged -> damaged(output(), "file-info", file, damaged);
         };
+    }
+
+    static ReadResult read(Path file) throws IOException {
+        try (FileSource source = InputFile.source(file, LONGEST)) {
+            return CalibrationFile.read(source, ScratchFile.temporary());
+        } catch (Source.UnreadableException e) {
+            throw new IOException(e.getMessage(), e);
+        }
     }
 
     private int good(CalibrationFile file) {

@@ -46,7 +46,7 @@ final class FileConvertCommand extends Asked {
         if (Files.exists(to) && (!Files.isRegularFile(to) || Files.exists(from) && Files.isSameFile(from, to)))
             throw new UsageException(
                     "OUT: " + to + (Files.isRegularFile(to) ? " is the file that is read" : " is no plain file"));
-        return switch (CalibrationFile.read(InputFile.octets(from, FileCommand.LONGEST))) {
+        return switch (FileCommand.read(from)) {
             case ReadResult.Damaged damaged -> FileCommand.damaged(output(), "file-convert", from, damaged);
             case ReadResult.Read(CalibrationFile file) -> convert(file, from, to, Conversion.of(file, target, octet));
         };

@@ -1,6 +1,7 @@
 package codrane.app.cli;
 
 import codrane.app.cli.Main.UsageException;
+import codrane.link.file.FileSource;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
@@ -49,17 +50,27 @@ final class InputFile {
 
     /** @param most octets; a file that is longer is not read */
     static byte[] octets(Path file, long most) throws IOException {
+        check(file, most);
+        try (InputStream in = Files.newInputStream(file)) {
+            byte[] content = in.readNBytes((int) Math.min(most + 1, Integer.MAX_VALUE - 8));
+            if (content.length > most) throw new IOException(file + " is longer than " + size(most));
+            return content;
+        }
+    }
+
+    /** As {@link #octets}, for what does not fit into the heap. */
+    static FileSource source(Path file, long most) throws IOException {
+        check(file, most);
+        return new FileSource(file);
+    }
+
+    private static void check(Path file, long most) throws IOException {
         if (!Files.exists(file)) throw new IOException("there is no file " + file);
         if (Files.isDirectory(file)) throw new IOException(file + " is a folder, no file");
         if (!Files.isRegularFile(file))
             throw new IOException(file + " is no plain file: a device or a pipe is not read");
         if (!Files.isReadable(file)) throw new IOException(file + " may not be read");
         if (Files.size(file) > most) throw new IOException(file + " is longer than " + size(most));
-        try (InputStream in = Files.newInputStream(file)) {
-            byte[] content = in.readNBytes((int) Math.min(most + 1, Integer.MAX_VALUE - 8));
-            if (content.length > most) throw new IOException(file + " is longer than " + size(most));
-            return content;
-        }
     }
 
     private static String size(long octets) {

@@ -55,11 +55,11 @@ final class RunSimulateCommand extends Asked {
                 throw new UsageException(
                         "--fault: " + fault.kind().key() + " is about an interface, and none is simulated");
         Path file = InputFile.path(fileName);
-        return tell(pack, end(pack, module, InputFile.octets(file, FileCommand.LONGEST), faults));
+        return tell(pack, end(pack, module, FileCommand.read(file), faults));
     }
 
-    private SimulatedRun.End end(Pack pack, PackModule module, byte[] content, List<FaultSpec> faults) {
-        return switch (CalibrationFile.read(content)) {
+    private SimulatedRun.End end(Pack pack, PackModule module, ReadResult content, List<FaultSpec> faults) {
+        return switch (content) {
             case ReadResult.Damaged damaged ->
                 SimulatedRun.untouched(
                         pack, moduleId, "The file is damaged. " + damaged.sentence(), "Get the file again.");

@@ -1,6 +1,7 @@
 package codrane.app.live;
 
 import codrane.app.shelf.FileStore;
+import codrane.core.octets.Source;
 import codrane.link.trace.TraceEvent;
 import codrane.link.trace.TraceRing;
 import codrane.link.trace.TraceText;
@@ -42,7 +43,7 @@ public class TraceStore {
     void put(long runId, TraceRing ring) {
         List<TraceEvent> events = ring.events();
         if (events.isEmpty()) return;
-        String sha256 = files.put(packed(events));
+        String sha256 = files.put(Source.of(packed(events)));
         TraceEntity trace = new TraceEntity();
         trace.runId = runId;
         trace.takenAt = time.instant();
@@ -75,7 +76,7 @@ public class TraceStore {
 
     /** @return empty when the file is gone or was changed */
     public Optional<List<TraceEvent>> events(Piece piece) {
-        return files.get(piece.sha256()).map(TraceStore::unpacked);
+        return files.octets(piece.sha256()).map(TraceStore::unpacked);
     }
 
     private static byte[] packed(List<TraceEvent> events) {

@@ -5,13 +5,21 @@ import codrane.app.records.AuditTrail;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.MemoryImage;
 import codrane.core.calibration.Shelved;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import java.io.ByteArrayInputStream;
+import codrane.core.text.Words;
+import codrane.link.file.FileSource;
+import codrane.link.file.SourceStream;
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
@@ -27,14 +35,18 @@ import tools.jackson.databind.ObjectMapper;
  */
 @Component
 public class FileImport {
-    private static final int LONGEST = 32 << 20;
+    private static final long LONGEST = 1L << 30;
+    private static final int LONGEST_MANIFEST = 1 << 20;
+    private static final Bytes ZIP = Bytes.of('P', 'K', 3, 4);
     private static final ObjectMapper JSON = new ObjectMapper();
 
     private final Shelf shelf;
     private final PackShelf packs;
     private final AuditTrail audit;
+    private final Scratch scratch;
 
-    FileImport(Shelf shelf, PackShelf packs, AuditTrail audit) {
+    FileImport(Shelf shelf, PackShelf packs, AuditTrail audit, Scratch scratch) {
+        this.scratch = scratch;
         this.shelf = shelf;
         this.packs = packs;
         this.audit = audit;
@@ -49,15 +61,19 @@ public class FileImport {
         }
     }
 
-    private record Parts(Bytes file, Bytes manifest) {}
+    /** @param file not closed */
+    private record Parts(Source file, Bytes manifest) {}
 
     /**
      * @param file or a zip that holds file and manifest
      * @param beside the manifest as JSON; empty when a zip holds it
      */
     @Transactional
-    public Shelved take(byte[] file, byte[] beside, String who) {
-        Parts parts = isZip(file) ? unpacked(file, beside) : new Parts(Bytes.copyOf(file), Bytes.copyOf(beside));
+    public Shelved take(Source file, byte[] beside, String who) {
+        return isZip(file) ? unpacked(file, beside, who) : taken(new Parts(file, Bytes.copyOf(beside)), who);
+    }
+
+    private Shelved taken(Parts parts, String who) {
         Manifest manifest = manifest(parts.manifest().toArray());
         Pack pack = packs.all().stream()
                 .filter(p -> p.id().equals(manifest.pack()))
@@ -72,27 +88,38 @@ public class FileImport {
             throw new NotTakenException("The pack does not name the key with which " + pack.maker()
                     + "'s service signs: take the file in a job, where the service is asked for it.");
         CalibrationCheck.origin(manifest, pack).ifPresent(FileImport::refuse);
-        Shelved taken = stored(manifest, parts.file().toArray(), module);
+        Shelved taken = stored(manifest, parts.file(), module);
         audit.record(who, "put on the shelf", manifest.id(), manifest.sha256());
         return taken;
     }
 
-    private Shelved stored(Manifest manifest, byte[] content, PackModule module) {
-        if (isBinary(content, manifest, module)) {
-            byte[] hex = CalibrationWriter.intelHex(CalibrationWriter.image(
-                    module.flash().orElseThrow().segment().start(), content));
-            return shelf.add(manifest.inForm(hex.length, Checksums.sha256(hex)), hex);
+    private Shelved stored(Manifest manifest, Source content, PackModule module) {
+        if (!isBinary(content, manifest, module)) return added(manifest, content);
+        MemoryImage image = new MemoryImage(scratch.pages());
+        image.put(module.flash().orElseThrow().segment().start(), content);
+        if (image.crc32() != manifest.crc32())
+            throw new NotTakenException("Not taken. Its CRC-32 is %08X, the manifest says %08X."
+                    .formatted(image.crc32(), manifest.crc32()));
+        try (FileSource hex = scratch.written(out -> CalibrationWriter.intelHex(image, out::write))) {
+            return added(manifest.inForm(hex.length(), Checksums.sha256(hex)), hex);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
-        CalibrationCheck.damage(content, manifest).ifPresent(FileImport::refuse);
-        return shelf.add(manifest, content);
+    }
+
+    private Shelved added(Manifest manifest, Source content) {
+        try {
+            return shelf.add(manifest, content);
+        } catch (IllegalArgumentException e) {
+            throw new NotTakenException("Not taken. " + Words.said(e));
+        }
     }
 
     /** The whole memory of the module, octet by octet, and the one that the manifest describes. */
-    private static boolean isBinary(byte[] content, Manifest manifest, PackModule module) {
-        return content.length == module.flash().orElseThrow().segment().length()
-                && content.length == manifest.size()
-                && Checksums.sha256(content).equals(manifest.sha256())
-                && Checksums.crc32(Bytes.copyOf(content)) == manifest.crc32();
+    private static boolean isBinary(Source content, Manifest manifest, PackModule module) {
+        return content.length() == module.flash().orElseThrow().segment().length()
+                && content.length() == manifest.size()
+                && Checksums.sha256(content).equals(manifest.sha256());
     }
 
     private static void refuse(CalibrationCheck check) {
@@ -112,31 +139,48 @@ public class FileImport {
         }
     }
 
-    private static boolean isZip(byte[] content) {
-        return content.length > 4 && content[0] == 'P' && content[1] == 'K' && content[2] == 3 && content[3] == 4;
+    private static boolean isZip(Source content) {
+        return content.length() > 4 && Bytes.owning(content.head(4)).equals(ZIP);
     }
 
     /** One file and one manifest; what is more makes it something that nobody meant, and is not even unpacked. */
-    private static Parts unpacked(byte[] zip, byte[] beside) {
-        Optional<Bytes> file = Optional.empty();
-        Optional<Bytes> manifest = Optional.of(Bytes.copyOf(beside)).filter(m -> !m.isEmpty());
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+    private Shelved unpacked(Source zip, byte[] beside, String who) {
+        Bytes manifest = Bytes.copyOf(beside);
+        Optional<FileSource> file = Optional.empty();
+        try (ZipInputStream in = new ZipInputStream(new BufferedInputStream(new SourceStream(zip)))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
                 boolean json = entry.getName().toLowerCase(Locale.ROOT).endsWith(".json");
-                if ((json ? manifest : file).isPresent())
+                if (json ? !manifest.isEmpty() : file.isPresent())
                     throw new NotTakenException(
                             "More than one " + (json ? "manifest" : "file") + " came: one is wanted.");
-                byte[] content = in.readNBytes(LONGEST + 1);
-                if (content.length > LONGEST)
-                    throw new NotTakenException("Unpacked it has more than " + (LONGEST >> 20) + " MB.");
-                if (json) manifest = Optional.of(Bytes.copyOf(content));
-                else file = Optional.of(Bytes.copyOf(content));
+                if (json) manifest = Bytes.owning(in.readNBytes(LONGEST_MANIFEST));
+                else file = Optional.of(scratch.written(out -> copied(in, out, LONGEST)));
             }
-        } catch (IOException | IllegalArgumentException e) {
+            Source unpacked =
+                    file.orElseThrow(() -> new NotTakenException("The zip holds no file beside the manifest."));
+            return taken(new Parts(unpacked, manifest), who);
+        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
             throw new NotTakenException("The zip can't be read.");
+        } finally {
+            file.ifPresent(FileImport::closed);
         }
-        return new Parts(
-                file.orElseThrow(() -> new NotTakenException("The zip holds no file beside the manifest.")),
-                manifest.orElse(Bytes.EMPTY));
+    }
+
+    static void copied(InputStream in, OutputStream out, long most) throws IOException {
+        byte[] piece = new byte[Source.PIECE];
+        long all = 0;
+        for (int n = in.read(piece); n >= 0; n = in.read(piece)) {
+            all += n;
+            if (all > most) throw new NotTakenException("Unpacked it has more than " + (most >> 20) + " MB.");
+            out.write(piece, 0, n);
+        }
+    }
+
+    private static void closed(FileSource file) {
+        try {
+            file.close();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -4,6 +4,7 @@ import codrane.app.workshop.CodraneSettings;
 import codrane.app.workshop.HttpServices;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.Release;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;
 import java.io.IOException;
@@ -12,6 +13,7 @@ import java.time.Duration;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.LongConsumer;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -31,7 +33,7 @@ public class MakerServiceClient {
     /** Slower than this a download is given up. */
     private static final long LEAST_BYTES_PER_SECOND = 100_000;
 
-    private static final long LONGEST_FILE = 64L << 20;
+    private static final long LONGEST_FILE = 512L << 20;
     private static final int ATTEMPTS = 3;
 
     private final MakerRequests requests;
@@ -122,18 +124,23 @@ public class MakerServiceClient {
      * the next attempt.
      *
      * @param progress told how many octets are there
+     * @param use of the whole, which is gone afterwards
      */
-    public byte[] file(Pack pack, Manifest manifest, LongConsumer progress) {
+    public <T> T file(Pack pack, Manifest manifest, LongConsumer progress, Function<Source, T> use) {
         if (manifest.size() > LONGEST_FILE)
             throw new ServiceException(
                     "The file has " + manifest.size() + " bytes; up to " + LONGEST_FILE + " are taken.");
-        return partials.alone(manifest, partial -> download(pack, manifest, partial, progress));
+        return partials.alone(manifest, partial -> {
+            download(pack, manifest, partial, progress);
+            return partial.with(use);
+        });
     }
 
-    private byte[] download(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
+    private void download(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
         for (int attempt = 1; ; attempt++) {
             try {
-                return asked(pack, () -> onward(pack, manifest, partial, progress));
+                asked(pack, () -> onward(pack, manifest, partial, progress));
+                return;
             } catch (BrokenOff e) {
                 if (attempt == ATTEMPTS)
                     throw new ServiceException(
@@ -160,7 +167,7 @@ public class MakerServiceClient {
         }
     }
 
-    private byte[] onward(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
+    private boolean onward(Pack pack, Manifest manifest, PartialFile partial, LongConsumer progress) {
         RestClient download =
                 HttpServices.client(address, PATIENCE.plusSeconds(manifest.size() / LEAST_BYTES_PER_SECOND));
         long from = from(partial, manifest);
@@ -173,7 +180,8 @@ public class MakerServiceClient {
                     if (response.getStatusCode().isError()) throw lacking(pack, response.getStatusCode());
                     if (response.getStatusCode().value() != HttpStatus.PARTIAL_CONTENT.value()) partial.discard();
                     try {
-                        return partial.filled(response.getBody(), manifest.size(), progress);
+                        partial.fill(response.getBody(), manifest.size(), progress);
+                        return true;
                     } catch (IOException e) {
                         throw new BrokenOff(e);
                     }

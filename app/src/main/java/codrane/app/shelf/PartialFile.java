@@ -1,6 +1,8 @@
 package codrane.app.shelf;
 
 import codrane.core.calibration.Manifest;
+import codrane.core.octets.Source;
+import codrane.link.file.FileSource;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -34,7 +36,7 @@ final class PartialFile {
         }
 
         /** Two jobs that want the same file get it one after the other: what comes for one is not mixed with the other's. */
-        byte[] alone(Manifest manifest, Function<PartialFile, byte[]> download) {
+        <T> T alone(Manifest manifest, Function<PartialFile, T> download) {
             String name = manifest.sha256().replaceAll("[^0-9a-f]", "_");
             ReentrantLock lock = locks.computeIfAbsent(name, n -> new ReentrantLock());
             lock.lock();
@@ -66,12 +68,11 @@ final class PartialFile {
     }
 
     /**
-     * Adds what comes, and when all is here gives the whole and forgets it. What is longer than it should be is given, too:
-     * whoever checks it says so.
+     * Adds what comes until all is here. What is longer than it should be stays so: whoever checks it says so.
      *
      * @throws IOException when less came than is missing; it stays here
      */
-    byte[] filled(InputStream in, long whole, LongConsumer progress) throws IOException {
+    void fill(InputStream in, long whole, LongConsumer progress) throws IOException {
         Files.createDirectories(path.toAbsolutePath().getParent());
         long there = length();
         byte[] buffer = new byte[BUFFER];
@@ -83,8 +84,24 @@ final class PartialFile {
             }
         }
         if (there < whole) throw new IOException(there + " of " + whole + " bytes came");
-        byte[] content = Files.readAllBytes(path);
-        discard();
-        return content;
+    }
+
+    /** The whole, as long as it is used; then it is forgotten, whatever became of it. */
+    <T> T with(Function<Source, T> use) {
+        try (FileSource source = new FileSource(path)) {
+            return use.apply(source);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } finally {
+            discarded();
+        }
+    }
+
+    private void discarded() {
+        try {
+            discard();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -1,8 +1,12 @@
 package codrane.app.shelf;
 
 import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ReadResult;
 import codrane.core.calibration.Shelved;
+import codrane.core.octets.Source;
+import codrane.core.text.Words;
 import java.time.InstantSource;
 import java.util.Collection;
 import java.util.List;
@@ -11,6 +15,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The calibrations that this workshop has, and which of them a job has at hand. */
@@ -22,9 +27,16 @@ public class Shelf {
     private final CalibrationRepository calibrations;
     private final PreparedRepository prepared;
     private final FileStore files;
+    private final Scratch scratch;
     private final InstantSource time;
 
-    Shelf(CalibrationRepository calibrations, PreparedRepository prepared, FileStore files, InstantSource time) {
+    Shelf(
+            CalibrationRepository calibrations,
+            PreparedRepository prepared,
+            FileStore files,
+            Scratch scratch,
+            InstantSource time) {
+        this.scratch = scratch;
         this.calibrations = calibrations;
         this.prepared = prepared;
         this.files = files;
@@ -32,8 +44,8 @@ public class Shelf {
     }
 
     /** @throws IllegalArgumentException when the content is not what the manifest says */
-    public Shelved add(Manifest manifest, byte[] content) {
-        CalibrationCheck.damage(content, manifest).ifPresent(damage -> {
+    public Shelved add(Manifest manifest, Source content) {
+        CalibrationCheck.damage(read(content), manifest).ifPresent(damage -> {
             throw new IllegalArgumentException(String.join(" ", damage.reasons()));
         });
         String sha256 = files.put(content);
@@ -84,9 +96,21 @@ public class Shelf {
                 .collect(Collectors.toMap(p -> p.jobId, p -> p.calibration.shelved()));
     }
 
-    /** @return empty when the stored file is damaged */
+    /** A file as it is on its way: checked for nothing but its own form. */
+    @Transactional(propagation = Propagation.SUPPORTS)
+    public ReadResult read(Source content) {
+        return CalibrationFile.read(content, scratch.pages());
+    }
+
+    /** What is stored, read again. It may have been damaged since. */
     @Transactional(readOnly = true)
-    public Optional<byte[]> content(Shelved calibration) {
-        return files.get(calibration.manifest().sha256());
+    public ReadResult read(Shelved calibration) {
+        try {
+            return files.get(calibration.manifest().sha256())
+                    .map(this::read)
+                    .orElseGet(() -> new ReadResult.Damaged(1, 1, "the file is not in the database"));
+        } catch (Source.UnreadableException e) {
+            return new ReadResult.Damaged(1, 1, Words.said(e));
+        }
     }
 }

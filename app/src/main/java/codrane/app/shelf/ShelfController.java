@@ -3,6 +3,7 @@ package codrane.app.shelf;
 import codrane.app.account.Role;
 import codrane.app.account.Routes;
 import codrane.app.packs.PackShelf;
+import codrane.app.web.Uploaded;
 import codrane.core.calibration.Shelved;
 import codrane.core.pack.Pack;
 import java.io.IOException;
@@ -24,8 +25,10 @@ class ShelfController {
     private final Shelf shelf;
     private final PackShelf packs;
     private final FileImport imports;
+    private final Scratch scratch;
 
-    ShelfController(Shelf shelf, PackShelf packs, FileImport imports) {
+    ShelfController(Shelf shelf, PackShelf packs, FileImport imports, Scratch scratch) {
+        this.scratch = scratch;
         this.shelf = shelf;
         this.packs = packs;
         this.imports = imports;
@@ -47,9 +50,9 @@ class ShelfController {
             Principal who,
             RedirectAttributes flash)
             throws IOException {
-        byte[] beside = manifest == null ? new byte[0] : manifest.getBytes();
+        byte[] beside = manifest == null ? new byte[0] : Uploaded.octets(manifest);
         try {
-            Shelved taken = imports.take(file.getBytes(), beside, who.getName());
+            Shelved taken = scratch.with(file, content -> imports.take(content, beside, who.getName()));
             flash.addFlashAttribute("said", taken.manifest().title() + " is on the shelf.");
         } catch (FileImport.NotTakenException e) {
             flash.addFlashAttribute("refused", String.valueOf(e.getMessage()));

@@ -4,6 +4,7 @@ import codrane.app.account.Role;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
 import codrane.app.job.Viewer;
+import codrane.app.web.Uploaded;
 import codrane.core.job.JobState;
 import codrane.core.plan.JobKind;
 import codrane.core.response.FrequencyResponse.Band;
@@ -59,7 +60,7 @@ class SoundController {
             Principal who,
             RedirectAttributes flash)
             throws IOException {
-        String text = new String(file.getBytes(), StandardCharsets.UTF_8);
+        String text = new String(Uploaded.octets(file), StandardCharsets.UTF_8);
         return Led.to(sounds.measured(number, name, text, who.getName()), number, "sound", flash);
     }
 

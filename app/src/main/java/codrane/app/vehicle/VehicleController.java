@@ -10,6 +10,7 @@ import codrane.app.packs.PackShelf;
 import codrane.app.records.AuditTrail;
 import codrane.app.records.ChangeLedger;
 import codrane.app.records.ChangeLine;
+import codrane.app.web.Uploaded;
 import codrane.app.workshop.Times;
 import codrane.core.job.Job;
 import codrane.core.pack.Pack;
@@ -100,7 +101,7 @@ class VehicleController {
         Job.Vehicle vehicle = vehicle(vin);
         Optional<String> refusal = imports.take(
                 new BaselineImport.Vehicle(vehicle.id(), vehicle.vin(), vehicle.packId()),
-                file.getBytes(),
+                Uploaded.octets(file),
                 who.getName());
         if (refusal.isEmpty()) records.audit().record(who.getName(), "took in a baseline", vin, "");
         flash.addFlashAttribute(refusal.isEmpty() ? "said" : "refused", refusal.orElse("The baseline is taken in."));

@@ -52,8 +52,9 @@ class ErrorPages {
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
-    String tooLarge(Model model) {
-        return page(model, "The file is larger than 32 MB.", "It was not taken. Nothing was changed.");
+    String tooLarge(MaxUploadSizeExceededException e, Model model) {
+        String most = e.getMaxUploadSize() == Uploaded.LONGEST ? "32 MB" : "1 GB";
+        return page(model, "The file is larger than " + most + ".", "It was not taken. Nothing was changed.");
     }
 
     @ExceptionHandler({

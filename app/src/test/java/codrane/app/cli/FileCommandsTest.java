@@ -8,6 +8,7 @@ import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ManifestSignature;
 import codrane.core.calibration.ReadResult;
 import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import codrane.standin.service.ServiceKeys;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -189,7 +190,7 @@ class FileCommandsTest {
             throws IOException {
         lift("lift.hex", "3.12", "BK-67220-B");
         byte[] file = Files.readAllBytes(folder.resolve("lift.hex"));
-        CalibrationFile read = ((ReadResult.Read) CalibrationFile.read(file)).file();
+        CalibrationFile read = ((ReadResult.Read) CalibrationFile.read(Source.of(file))).file();
         Manifest plain = new Manifest(
                 "LFT-312-B",
                 "brennick-lorne",

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import codrane.app.TestWorld;
 import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ReadResult;
 import codrane.core.pack.Pack;
 import codrane.standin.service.AuthorityOffice;
 import codrane.standin.service.MakerService;
@@ -49,7 +51,7 @@ class BrokenDownloadTest {
             MakerServiceClient client = client(service);
             Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
             service.cutNextAfter(CUT, 1);
-            byte[] content = client.file(LORNE, manifest, told::add);
+            ReadResult content = client.file(LORNE, manifest, told::add, CalibrationFile::read);
             assertThat(CalibrationCheck.damage(content, manifest)).isEmpty();
             assertThat(told).isSorted(); // never from the beginning again
             assertThat(told.getLast()).isEqualTo(manifest.size());
@@ -63,13 +65,13 @@ class BrokenDownloadTest {
             MakerServiceClient client = client(service);
             Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
             service.cutNextAfter(CUT, 3);
-            assertThatThrownBy(() -> client.file(LORNE, manifest, told::add))
+            assertThatThrownBy(() -> client.file(LORNE, manifest, told::add, CalibrationFile::read))
                     .hasMessageContaining("broke off at")
                     .hasMessageContaining("What came is kept");
             long kept = Files.size(room.resolve(manifest.sha256()));
             assertThat(kept).isGreaterThan(CUT).isLessThan(manifest.size());
             told.clear();
-            byte[] content = client.file(LORNE, manifest, told::add);
+            ReadResult content = client.file(LORNE, manifest, told::add, CalibrationFile::read);
             assertThat(told.getFirst()).isGreaterThan(kept);
             assertThat(CalibrationCheck.damage(content, manifest)).isEmpty();
         }
@@ -82,7 +84,8 @@ class BrokenDownloadTest {
             MakerServiceClient client = client(service);
             Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
             Files.write(room.resolve(manifest.sha256()), new byte[(int) manifest.size()]);
-            assertThat(CalibrationCheck.damage(client.file(LORNE, manifest, told::add), manifest))
+            assertThat(CalibrationCheck.damage(
+                            client.file(LORNE, manifest, told::add, CalibrationFile::read), manifest))
                     .isEmpty();
         }
     }
@@ -93,8 +96,8 @@ class BrokenDownloadTest {
                 ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
             MakerServiceClient client = client(service);
             Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
-            Callable<byte[]> fetch = () -> client.file(LORNE, manifest, done -> {});
-            for (Future<byte[]> file : threads.invokeAll(List.of(fetch, fetch, fetch)))
+            Callable<ReadResult> fetch = () -> client.file(LORNE, manifest, done -> {}, CalibrationFile::read);
+            for (Future<ReadResult> file : threads.invokeAll(List.of(fetch, fetch, fetch)))
                 assertThat(CalibrationCheck.damage(file.get(), manifest)).isEmpty();
         }
     }
@@ -106,9 +109,11 @@ class BrokenDownloadTest {
             MakerServiceClient client = client(service);
             Manifest manifest = client.calibrations(LORNE, "tail-lift").getFirst();
             Files.write(room.resolve(manifest.sha256()), new byte[5000]);
-            assertThat(CalibrationCheck.damage(client.file(LORNE, manifest, told::add), manifest))
+            assertThat(CalibrationCheck.damage(
+                            client.file(LORNE, manifest, told::add, CalibrationFile::read), manifest))
                     .isPresent();
-            assertThat(CalibrationCheck.damage(client.file(LORNE, manifest, told::add), manifest))
+            assertThat(CalibrationCheck.damage(
+                            client.file(LORNE, manifest, told::add, CalibrationFile::read), manifest))
                     .isEmpty();
         }
     }

@@ -15,10 +15,12 @@ import codrane.core.calibration.ReadResult;
 import codrane.core.calibration.Shelved;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.standin.module.CalibrationImage;
 import codrane.standin.service.ServiceKeys;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -39,7 +41,8 @@ class FileImportTest {
     private final Shelf shelf = TestApp.bean(Shelf.class);
 
     private static byte[] memory(String version) {
-        return CalibrationImage.of(LIFT, LIFT.parts().family(), version);
+        MemoryImage image = CalibrationImage.of(LIFT, LIFT.parts().family(), version);
+        return image.source(image.segments().getFirst()).head((int) image.size());
     }
 
     private static byte[] inForm(String form, byte[] memory) {
@@ -89,7 +92,7 @@ class FileImportTest {
 
     private void refused(byte[] file, byte[] manifest, String why) {
         int before = shelf.newest().size();
-        assertThatThrownBy(() -> imports.take(file, manifest, "tech"))
+        assertThatThrownBy(() -> imports.take(Source.of(file), manifest, "tech"))
                 .isInstanceOf(FileImport.NotTakenException.class)
                 .hasMessageContaining(why);
         assertThat(shelf.newest()).hasSize(before);
@@ -101,10 +104,11 @@ class FileImportTest {
         String version = "3.1" + (3 + form.length() + form.charAt(0) % 5);
         byte[] memory = memory(version);
         byte[] file = inForm(form, memory);
-        Shelved taken = imports.take(file, json(signed(manifest(file, memory, version), "brennick")), "tech");
-        byte[] kept = shelf.content(taken).orElseThrow();
+        Shelved taken =
+                imports.take(Source.of(file), json(signed(manifest(file, memory, version), "brennick")), "tech");
+        ReadResult kept = shelf.read(taken);
         assertThat(CalibrationCheck.damage(kept, taken.manifest())).isEmpty();
-        CalibrationFile read = ((ReadResult.Read) CalibrationFile.read(kept)).file();
+        CalibrationFile read = ((ReadResult.Read) kept).file();
         assertThat(read.crc32()).isEqualTo(Checksums.crc32(Bytes.copyOf(memory)));
         assertThat(shelf.newest()).extracting(Shelved::id).contains(taken.id());
     }
@@ -114,8 +118,8 @@ class FileImportTest {
         byte[] memory = memory("3.21");
         byte[] file = inForm("hex", memory);
         byte[] manifest = json(signed(manifest(file, memory, "3.21"), "brennick"));
-        Shelved beside = imports.take(file, manifest, "tech");
-        assertThat(imports.take(zip("a.hex", file, "a.json", manifest), new byte[0], "tech")
+        Shelved beside = imports.take(Source.of(file), manifest, "tech");
+        assertThat(imports.take(Source.of(zip("a.hex", file, "a.json", manifest)), new byte[0], "tech")
                         .id())
                 .isEqualTo(beside.id());
     }
@@ -148,9 +152,16 @@ class FileImportTest {
         refused(memory, good, "Not taken.");
         refused(zip("a.json", good), new byte[0], "holds no file beside the manifest");
         refused(zip("a.hex", file, "b.hex", file, "a.json", good), new byte[0], "More than one file came");
-        refused(zip("a.hex", new byte[(32 << 20) + 1], "a.json", good), new byte[0], "more than 32 MB");
         refused(file, json(signed(elsewhere(plain, "no-such-pack", "tail-lift"), "brennick")), "pack is not here");
         refused(file, json(signed(elsewhere(plain, LORNE.id(), "no-such"), "brennick")), "is no module of the");
+    }
+
+    @Test
+    void copied_moreThanIsTaken_endsThere() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertThatThrownBy(() -> FileImport.copied(new ByteArrayInputStream(new byte[(2 << 20) + 1]), out, 2 << 20))
+                .hasMessageContaining("more than 2 MB");
+        assertThat(out.size()).isLessThanOrEqualTo(2 << 20);
     }
 
     private static Manifest elsewhere(Manifest m, String pack, String module) {

@@ -1,8 +1,11 @@
 package codrane.app.shelf;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import codrane.app.TestApp;
+import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -28,28 +31,31 @@ class FileStoreTest {
     @Test
     void put_anySize_isReadBackInChunksOfOneMebibyte() {
         for (int size : new int[] {1, 1 << 20, (1 << 20) + 1, 2_500_000}) {
-            String sha256 = files.put(content(size));
+            String sha256 = files.put(Source.of(content(size)));
             assertThat(files.get(sha256))
-                    .hasValueSatisfying(read -> assertThat(read).isEqualTo(content(size)));
+                    .hasValueSatisfying(read -> assertThat(read.head(size)).isEqualTo(content(size)));
             assertThat(chunks(sha256)).isEqualTo((size + (1 << 20) - 1) / (1 << 20));
         }
     }
 
     @Test
     void put_sameContentTwice_isKeptOnce() {
-        String sha256 = files.put(content(1_500_000));
-        assertThat(files.put(content(1_500_000))).isEqualTo(sha256);
+        String sha256 = files.put(Source.of(content(1_500_000)));
+        assertThat(files.put(Source.of(content(1_500_000)))).isEqualTo(sha256);
         assertThat(chunks(sha256)).isEqualTo(2);
     }
 
     @Test
-    void get_damagedInTheDatabase_isNotHandedOut() {
-        String sha256 = files.put(content(3000));
+    void get_damagedInTheDatabase_isFoundByItsReader() {
+        String sha256 = files.put(Source.of(content(3000)));
         jdbc.sql(
                         "update file_chunk set content = set_byte(content, 7, (get_byte(content, 7) + 1) % 256) where sha256 = ?")
                 .param(sha256)
                 .update();
-        assertThat(files.get(sha256)).isEmpty();
+        assertThat(Checksums.sha256(files.get(sha256).orElseThrow())).isNotEqualTo(sha256);
+        jdbc.sql("delete from file_chunk where sha256 = ?").param(sha256).update();
+        Source gone = files.get(sha256).orElseThrow();
+        assertThatThrownBy(() -> Checksums.sha256(gone)).hasMessageContaining("incomplete");
         assertThat(files.get("0".repeat(64))).isEmpty();
     }
 }

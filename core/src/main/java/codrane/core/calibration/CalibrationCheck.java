@@ -43,18 +43,18 @@ public record CalibrationCheck(Verdict verdict, List<String> reasons) {
                 verdict, Stream.concat(reasons.stream(), Stream.of(reason)).toList());
     }
 
-    public static CalibrationCheck of(byte[] content, Manifest manifest, Target target) {
-        return damage(content, manifest).orElseGet(() -> fit(manifest, target));
+    public static CalibrationCheck of(ReadResult file, Manifest manifest, Target target) {
+        return damage(file, manifest).orElseGet(() -> fit(manifest, target));
     }
 
     /** The part that needs no vehicle: is the file the one that the manifest describes? */
-    public static Optional<CalibrationCheck> damage(byte[] content, Manifest manifest) {
-        if (content.length != manifest.size()) {
-            return damaged("The file has " + content.length + " bytes, the manifest says " + manifest.size() + ".");
-        }
-        return switch (CalibrationFile.read(content)) {
+    public static Optional<CalibrationCheck> damage(ReadResult read, Manifest manifest) {
+        return switch (read) {
             case ReadResult.Damaged damaged -> damaged(damaged.sentence());
             case ReadResult.Read(CalibrationFile file) -> {
+                if (file.length() != manifest.size())
+                    yield damaged(
+                            "The file has " + file.length() + " bytes, the manifest says " + manifest.size() + ".");
                 if (!file.sha256().equals(manifest.sha256())) yield damaged("Its SHA-256 is not the manifest's.");
                 if (file.crc32() != manifest.crc32()) {
                     yield damaged(

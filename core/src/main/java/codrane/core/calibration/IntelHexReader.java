@@ -1,5 +1,7 @@
 package codrane.core.calibration;
 
+import codrane.core.octets.Source;
+
 /** Intel HEX, record types 00 to 05. Source: unchecked (the format's published record layout). */
 final class IntelHexReader {
     private final MemoryImage image;
@@ -10,7 +12,7 @@ final class IntelHexReader {
         this.image = image;
     }
 
-    void read(byte[] content) {
+    void read(Source content) {
         int last = RecordLine.each(content, this::record);
         if (!ended) throw new RecordLine.Fault(last, 1, "the file is cut off: its end record is missing");
     }
@@ -63,6 +65,7 @@ final class IntelHexReader {
         if (!image.put(start, data)) {
             throw line.faultAt(10, "other data is already at address %08X".formatted(start));
         }
+        line.checkScattered(image);
     }
 
     private static void expectLength(RecordLine line, byte[] data, int expected) {

@@ -1,6 +1,8 @@
 package codrane.core.calibration;
 
 import codrane.core.octets.Bytes;
+import codrane.core.octets.PagedMemory;
+import codrane.core.octets.Source;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -12,6 +14,8 @@ import java.util.zip.CRC32;
 public final class MemoryImage {
     /** One past the last address. */
     public static final long LIMIT = 1L << 32;
+    /** Most runs of addresses: what has more is no calibration, and would take a whole disk. */
+    static final int MOST_SEGMENTS = 1 << 18;
 
     /**
      * A run of addresses without a gap.
@@ -25,129 +29,149 @@ public final class MemoryImage {
         }
     }
 
-    private static final class Run {
-        private byte[] octets;
-        private int length;
+    private final PagedMemory memory;
+    /** First address of each run and the one past its last; no two touch. */
+    private final TreeMap<Long, Long> runs = new TreeMap<>();
 
-        Run(byte[] first) {
-            octets = Arrays.copyOf(first, Math.max(64, first.length));
-            length = first.length;
-        }
-
-        void append(byte[] more, int from) {
-            int added = more.length - from;
-            if (length + added > octets.length) octets = Arrays.copyOf(octets, (length + added) * 2);
-            System.arraycopy(more, from, octets, length, added);
-            length += added;
-        }
+    /** An image in the heap. */
+    public MemoryImage() {
+        this(new PagedMemory());
     }
 
-    private final TreeMap<Long, Run> runs = new TreeMap<>();
+    public MemoryImage(PagedMemory.Backing backing) {
+        this(new PagedMemory(backing, 0));
+    }
 
-    /** @return false when other data is there already; the image is then unchanged */
+    private MemoryImage(PagedMemory memory) {
+        this.memory = memory;
+    }
+
+    /** One run of addresses whose octets lie in a memory already. */
+    public MemoryImage(PagedMemory memory, Segment run) {
+        this(memory);
+        runs.put(run.start(), run.end());
+    }
+
     boolean put(long address, byte[] data) {
-        if (data.length == 0) return true;
-        Map.Entry<Long, Run> below = runs.floorEntry(address);
-        if (below != null && endOf(below) >= address && runs.higherKey(address) == null) {
-            return extend(below, address, data);
-        }
-        return insert(address, data);
+        return put(address, data, data.length);
     }
 
-    private static boolean extend(Map.Entry<Long, Run> below, long address, byte[] data) {
-        Run run = below.getValue();
-        int at = (int) (address - below.getKey());
-        int shared = Math.min(data.length, run.length - at);
-        if (!Arrays.equals(run.octets, at, at + shared, data, 0, shared)) return false;
-        if (shared < data.length) run.append(data, shared);
-        return true;
+    /** Everything from an address on, where nothing is yet. */
+    public void put(long address, Source data) {
+        long[] at = {address};
+        data.each((octets, length) -> {
+            if (!put(at[0], octets, length)) throw new IllegalArgumentException("other data is there already");
+            at[0] += length;
+        });
     }
 
-    /** The general case: joins everything that touches or overlaps the new data. */
-    private boolean insert(long address, byte[] data) {
+    /**
+     * @param length how many octets of the array
+     * @return false when other data is there already; the image is then unchanged
+     */
+    boolean put(long address, byte[] data, int length) {
+        if (length == 0) return true;
         long start = address;
-        long end = address + data.length;
-        Map.Entry<Long, Run> below = runs.lowerEntry(address);
-        if (below != null && endOf(below) >= address) start = below.getKey();
-        List<Map.Entry<Long, Run>> touching =
-                new ArrayList<>(runs.subMap(start, true, end, true).entrySet());
-        for (Map.Entry<Long, Run> run : touching) {
-            if (!agrees(run, address, data)) return false;
-            end = Math.max(end, endOf(run));
+        long end = address + length;
+        Map.Entry<Long, Long> below = runs.floorEntry(address);
+        if (below != null && below.getValue() >= address) start = below.getKey();
+        List<Segment> touching = new ArrayList<>();
+        for (Map.Entry<Long, Long> run : runs.subMap(start, true, end, true).entrySet()) {
+            if (!agrees(run.getKey(), run.getValue(), address, data, length)) return false;
+            touching.add(new Segment(run.getKey(), run.getValue() - run.getKey()));
         }
-        byte[] joined = new byte[Math.toIntExact(end - start)];
-        for (Map.Entry<Long, Run> run : touching) {
-            System.arraycopy(run.getValue().octets, 0, joined, (int) (run.getKey() - start), run.getValue().length);
-            runs.remove(run.getKey());
+        for (Segment run : touching) {
+            end = Math.max(end, run.end());
+            if (run.start() != start) runs.remove(run.start());
         }
-        System.arraycopy(data, 0, joined, (int) (address - start), data.length);
-        runs.put(start, new Run(joined));
+        runs.put(start, end);
+        memory.write(address, data, 0, length);
         return true;
     }
 
-    private static boolean agrees(Map.Entry<Long, Run> run, long address, byte[] data) {
-        long from = Math.max(run.getKey(), address);
-        long to = Math.min(endOf(run), address + data.length);
+    private boolean agrees(long runStart, long runEnd, long address, byte[] data, int length) {
+        long from = Math.max(runStart, address);
+        long to = Math.min(runEnd, address + length);
         if (from >= to) return true;
-        int there = (int) (from - run.getKey());
+        byte[] there = new byte[(int) (to - from)];
+        memory.read(from, there, there.length);
         int here = (int) (from - address);
-        int length = (int) (to - from);
-        return Arrays.equals(run.getValue().octets, there, there + length, data, here, here + length);
+        return Arrays.equals(there, 0, there.length, data, here, here + there.length);
     }
 
-    private static long endOf(Map.Entry<Long, Run> run) {
-        return run.getKey() + run.getValue().length;
+    /** Whether it has more runs than any calibration. */
+    boolean scattered() {
+        return runs.size() > MOST_SEGMENTS;
     }
 
     public List<Segment> segments() {
-        List<Segment> segments = new ArrayList<>();
-        for (Map.Entry<Long, Run> run : runs.entrySet()) {
-            Segment last = segments.isEmpty() ? null : segments.getLast();
-            if (last != null && last.end() == run.getKey()) {
-                segments.set(segments.size() - 1, new Segment(last.start(), last.length() + run.getValue().length));
-            } else {
-                segments.add(new Segment(run.getKey(), run.getValue().length));
-            }
-        }
-        return segments;
+        return runs.entrySet().stream()
+                .map(run -> new Segment(run.getKey(), run.getValue() - run.getKey()))
+                .toList();
     }
 
     /** Octets of data, gaps not counted. */
     public long size() {
-        return runs.values().stream().mapToLong(run -> run.length).sum();
+        long size = 0;
+        for (Map.Entry<Long, Long> run : runs.entrySet()) size += run.getValue() - run.getKey();
+        return size;
     }
 
     /**
      * @throws IllegalArgumentException when the range is not wholly filled
      */
     public Bytes read(long start, int length) {
-        Map.Entry<Long, Run> run = runs.floorEntry(start);
-        if (run == null || endOf(run) < start + length) {
+        Map.Entry<Long, Long> run = runs.floorEntry(start);
+        if (run == null || run.getValue() < start + length) {
             throw new IllegalArgumentException("range %08X+%d: not wholly filled".formatted(start, length));
         }
-        return Bytes.copyOf(run.getValue().octets, (int) (start - run.getKey()), length);
+        byte[] octets = new byte[length];
+        memory.read(start, octets, length);
+        return Bytes.owning(octets);
+    }
+
+    /** One segment as octets of their own. */
+    public Source source(Segment segment) {
+        return new Source() {
+            @Override
+            public long length() {
+                return segment.length();
+            }
+
+            @Override
+            public void read(long at, byte[] into, int length) {
+                memory.read(segment.start() + at, into, length);
+            }
+        };
     }
 
     /** CRC-32 ISO-HDLC over the data in address order, gaps skipped. */
     public long crc32() {
         CRC32 crc = new CRC32();
-        runs.values().forEach(run -> crc.update(run.octets, 0, run.length));
+        for (Segment segment : segments()) source(segment).each((octets, length) -> crc.update(octets, 0, length));
         return crc.getValue();
     }
 
     /**
-     * The same data, each gap between the first and the last address filled.
+     * The same data, each gap between the first and the last address filled. It shares its memory with this one.
      *
      * @param octet 0..255
      */
     MemoryImage filled(int octet) {
-        List<Segment> all = segments();
-        long start = all.getFirst().start();
-        byte[] whole = new byte[Math.toIntExact(all.getLast().end() - start)];
-        Arrays.fill(whole, (byte) octet);
-        runs.forEach((at, run) -> System.arraycopy(run.octets, 0, whole, (int) (at - start), run.length));
-        MemoryImage image = new MemoryImage();
-        image.runs.put(start, new Run(whole));
-        return image;
+        byte[] filling = new byte[Source.PIECE];
+        Arrays.fill(filling, (byte) octet);
+        long start = runs.firstKey();
+        long end = runs.lastEntry().getValue();
+        for (long at = start; at < end; ) {
+            Map.Entry<Long, Long> run = runs.floorEntry(at);
+            if (run != null && run.getValue() > at) {
+                at = run.getValue();
+                continue;
+            }
+            int length = (int) Math.min(filling.length, runs.higherKey(at) - at);
+            memory.write(at, filling, 0, length);
+            at += length;
+        }
+        return new MemoryImage(memory, new Segment(start, end - start));
     }
 }

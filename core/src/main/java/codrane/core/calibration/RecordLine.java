@@ -1,7 +1,13 @@
 package codrane.core.calibration;
 
+import codrane.core.octets.Source;
+import java.util.Arrays;
+
 /** One line of a record file, read as hex octets with the column kept for error messages. */
 final class RecordLine {
+    /** Octets of a line, blanks behind it with it: a record has some 520 at most. */
+    private static final int LONGEST = 1 << 20;
+
     static final class Fault extends RuntimeException {
         final int line;
         final int column;
@@ -19,34 +25,65 @@ final class RecordLine {
     }
 
     private final byte[] content;
-    private final int start;
     private final int end;
     private final int number;
     private int at;
     private int sum;
 
-    private RecordLine(byte[] content, int start, int end, int number) {
+    private RecordLine(byte[] content, int end, int number) {
         this.content = content;
-        this.start = start;
         this.end = end;
         this.number = number;
-        at = start;
     }
 
     /** @return the number of the last line */
-    static int each(byte[] content, Visitor visitor) {
-        int number = 0;
-        int start = 0;
-        while (start < content.length) {
-            int end = start;
-            while (end < content.length && content[end] != '\n') end++;
-            int trimmed = end;
-            while (trimmed > start && content[trimmed - 1] <= ' ') trimmed--;
-            number++;
-            if (trimmed > start) visitor.line(new RecordLine(content, start, trimmed, number));
-            start = end + 1;
+    static int each(Source content, Visitor visitor) {
+        Cutter cutter = new Cutter(visitor);
+        content.each(cutter::take);
+        return cutter.end();
+    }
+
+    /** Cuts what comes into lines. */
+    private static final class Cutter {
+        private final Visitor visitor;
+        private byte[] line = new byte[1024];
+        private int length;
+        private int number;
+
+        Cutter(Visitor visitor) {
+            this.visitor = visitor;
         }
-        return Math.max(1, number);
+
+        void take(byte[] octets, int count) {
+            int start = 0;
+            for (int i = 0; i < count; i++) {
+                if (octets[i] != '\n') continue;
+                add(octets, start, i - start);
+                cut();
+                start = i + 1;
+            }
+            add(octets, start, count - start);
+        }
+
+        private void add(byte[] octets, int from, int count) {
+            if (length + count > LONGEST) throw new Fault(number + 1, 1, "the line is longer than any record");
+            if (length + count > line.length) line = Arrays.copyOf(line, Math.max(2 * line.length, length + count));
+            System.arraycopy(octets, from, line, length, count);
+            length += count;
+        }
+
+        private void cut() {
+            number++;
+            int trimmed = length;
+            while (trimmed > 0 && line[trimmed - 1] <= ' ') trimmed--;
+            if (trimmed > 0) visitor.line(new RecordLine(line, trimmed, number));
+            length = 0;
+        }
+
+        int end() {
+            if (length > 0) cut();
+            return Math.max(1, number);
+        }
     }
 
     char character(String what) {
@@ -86,8 +123,13 @@ final class RecordLine {
         if (at < end) throw fault((end - at) + " characters after the check byte");
     }
 
+    void checkScattered(MemoryImage image) {
+        if (image.scattered())
+            throw faultAt(1, "the data lies in more than " + MemoryImage.MOST_SEGMENTS + " separate pieces");
+    }
+
     Fault fault(String message) {
-        return new Fault(number, at - start + 1, message);
+        return new Fault(number, at + 1, message);
     }
 
     Fault faultAt(int column, String message) {
@@ -96,6 +138,6 @@ final class RecordLine {
 
     /** From 1: the next character. */
     int column() {
-        return at - start + 1;
+        return at + 1;
     }
 }

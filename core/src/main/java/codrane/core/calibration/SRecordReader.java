@@ -1,5 +1,7 @@
 package codrane.core.calibration;
 
+import codrane.core.octets.Source;
+
 /** Motorola S-record, S0 to S9. Source: unchecked (the format's published record layout). */
 final class SRecordReader {
     private static final int[] ADDRESS_OCTETS = {2, 2, 3, 4, 0, 2, 3, 4, 3, 2};
@@ -12,7 +14,7 @@ final class SRecordReader {
         this.image = image;
     }
 
-    void read(byte[] content) {
+    void read(Source content) {
         int last = RecordLine.each(content, this::record);
         if (!ended) throw new RecordLine.Fault(last, 1, "the file is cut off: its end record is missing");
     }
@@ -45,6 +47,7 @@ final class SRecordReader {
             if (!image.put(address, data)) {
                 throw line.faultAt(5, "other data is already at address %08X".formatted(address));
             }
+            line.checkScattered(image);
         } else if (type == 5 || type == 6) {
             long mask = type == 5 ? 0xFFFF : 0xFFFFFF;
             if (address != (dataRecords & mask)) {

@@ -12,6 +12,9 @@ import java.util.regex.Pattern;
  * file and no binary one.
  */
 final class TextForm {
+    /** Octets of a file's beginning that are enough to tell. */
+    static final int HEAD = 8192;
+
     private static final int PROBED_OCTETS = 4096;
     private static final int PROBED_LINES = 8;
     private static final Pattern HEX = Pattern.compile(":[0-9A-Fa-f]{8,}.*");

@@ -2,6 +2,7 @@ package codrane.core.job;
 
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
+import codrane.core.calibration.ReadResult;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.scan.ModuleReading;
 import java.util.List;
@@ -30,9 +31,9 @@ public final class FileFit {
                         List.of("The module's hardware number was not read.")));
     }
 
-    /** The calibration at hand with its content. */
-    public static Optional<CalibrationCheck> of(JobState state, byte[] content) {
+    /** The calibration at hand, as its file was read. */
+    public static Optional<CalibrationCheck> of(JobState state, ReadResult file) {
         return state.calibration()
-                .flatMap(c -> target(state).map(target -> CalibrationCheck.of(content, c.manifest(), target)));
+                .flatMap(c -> target(state).map(target -> CalibrationCheck.of(file, c.manifest(), target)));
     }
 }

@@ -1,5 +1,8 @@
 package codrane.core.octets;
 
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.zip.CRC32;
 
 /** The checks that files, lines and coding blocks carry. Vectors over "123456789" are in the tests. */
@@ -47,11 +50,16 @@ public final class Checksums {
 
     /** Lower-case hex of the SHA-256. */
     public static String sha256(byte[] data) {
+        return sha256(Source.of(data));
+    }
+
+    /** Lower-case hex of the SHA-256. */
+    public static String sha256(Source data) {
         try {
-            return java.util.HexFormat.of()
-                    .formatHex(
-                            java.security.MessageDigest.getInstance("SHA-256").digest(data));
-        } catch (java.security.NoSuchAlgorithmException e) {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            data.each((octets, length) -> digest.update(octets, 0, length));
+            return HexFormat.of().formatHex(digest.digest());
+        } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every Java platform has SHA-256", e);
         }
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.calibration.CalibrationCheck.Target;
 import codrane.core.calibration.CalibrationCheck.Verdict;
+import codrane.core.octets.Source;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -13,7 +14,7 @@ class CalibrationCheckTest {
     private static final Manifest MANIFEST = manifest(CONTENT);
 
     private static Manifest manifest(byte[] content) {
-        CalibrationFile file = ((ReadResult.Read) CalibrationFile.read(content)).file();
+        CalibrationFile file = ((ReadResult.Read) CalibrationFile.read(Source.of(content))).file();
         return new Manifest(
                 "LFT-0312",
                 "brennick-lorne",
@@ -30,7 +31,8 @@ class CalibrationCheckTest {
 
     private static Verdict check(String hardware, String software) {
         Target target = new Target("brennick-lorne", "tail-lift", hardware, Optional.ofNullable(software));
-        return CalibrationCheck.of(CONTENT, MANIFEST, target).verdict();
+        return CalibrationCheck.of(CalibrationFile.read(Source.of(CONTENT)), MANIFEST, target)
+                .verdict();
     }
 
     @Test
@@ -66,7 +68,9 @@ class CalibrationCheckTest {
     @Test
     void of_otherModule_isRefused() {
         Target body = new Target("brennick-lorne", "body", "BK-67220-B3", Optional.of("3.08"));
-        assertThat(CalibrationCheck.of(CONTENT, MANIFEST, body).verdict()).isEqualTo(Verdict.NOT_FOR_THIS_MODULE);
+        assertThat(CalibrationCheck.of(CalibrationFile.read(Source.of(CONTENT)), MANIFEST, body)
+                        .verdict())
+                .isEqualTo(Verdict.NOT_FOR_THIS_MODULE);
     }
 
     @Test
@@ -74,15 +78,19 @@ class CalibrationCheckTest {
         byte[] damaged = CONTENT.clone();
         damaged[20] = (byte) (damaged[20] == '0' ? '1' : '0');
         Target target = new Target("brennick-lorne", "tail-lift", "BK-67220-B3", Optional.of("3.08"));
-        assertThat(CalibrationCheck.of(damaged, MANIFEST, target).verdict()).isEqualTo(Verdict.FILE_DAMAGED);
-        assertThat(CalibrationCheck.of(new byte[3], MANIFEST, target).verdict()).isEqualTo(Verdict.FILE_DAMAGED);
+        assertThat(CalibrationCheck.of(CalibrationFile.read(Source.of(damaged)), MANIFEST, target)
+                        .verdict())
+                .isEqualTo(Verdict.FILE_DAMAGED);
+        assertThat(CalibrationCheck.of(CalibrationFile.read(Source.of(new byte[3])), MANIFEST, target)
+                        .verdict())
+                .isEqualTo(Verdict.FILE_DAMAGED);
     }
 
     @Test
     void of_wholeOtherFile_isDamagedByItsHash() {
         byte[] other = CalibrationWriter.intelHex(CalibrationWriter.image(0x80001, new byte[500]));
         assertThat(other).hasSameSizeAs(CONTENT);
-        assertThat(CalibrationCheck.damage(other, MANIFEST)
+        assertThat(CalibrationCheck.damage(CalibrationFile.read(Source.of(other)), MANIFEST)
                         .orElseThrow()
                         .reasons()
                         .getFirst())

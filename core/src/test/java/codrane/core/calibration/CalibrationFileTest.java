@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
 import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -23,7 +24,7 @@ class CalibrationFileTest {
     }
 
     private static CalibrationFile read(byte[] content) {
-        return ((ReadResult.Read) CalibrationFile.read(content)).file();
+        return ((ReadResult.Read) CalibrationFile.read(Source.of(content))).file();
     }
 
     @Test
@@ -55,14 +56,14 @@ class CalibrationFileTest {
                 ":0100000200FD; 1; 2; this record type holds 2 octets, not 1"
             })
     void read_damagedHex_namesLineAndColumn(String text, int line, int column, String message) {
-        ReadResult result = CalibrationFile.read(ascii(text));
+        ReadResult result = CalibrationFile.read(Source.of(ascii(text)));
         assertThat(result).isEqualTo(new ReadResult.Damaged(line, column, message));
     }
 
     @Test
     void read_overlapWithOtherData_isDamagedAtTheSecondRecord() {
         String text = ":0300300002337A1E\n:03003100010203C6\n:00000001FF\n";
-        ReadResult.Damaged damaged = (ReadResult.Damaged) CalibrationFile.read(ascii(text));
+        ReadResult.Damaged damaged = (ReadResult.Damaged) CalibrationFile.read(Source.of(ascii(text)));
         assertThat(damaged.line()).isEqualTo(2);
         assertThat(damaged.message()).contains("other data is already at address 00000031");
     }
@@ -80,8 +81,8 @@ class CalibrationFileTest {
 
     @Test
     void read_emptyOrEndOnly_isDamaged() {
-        assertThat(CalibrationFile.read(new byte[0])).isInstanceOf(ReadResult.Damaged.class);
-        assertThat(CalibrationFile.read(ascii(":00000001FF\n"))).isInstanceOf(ReadResult.Damaged.class);
+        assertThat(CalibrationFile.read(Source.of(new byte[0]))).isInstanceOf(ReadResult.Damaged.class);
+        assertThat(CalibrationFile.read(Source.of(ascii(":00000001FF\n")))).isInstanceOf(ReadResult.Damaged.class);
     }
 
     @Test
@@ -131,7 +132,7 @@ class CalibrationFileTest {
             byte[] damaged = hex.clone();
             int at = random.nextInt(damaged.length);
             damaged[at] = (byte) " 0123456789ABCDEFG:\n".charAt(random.nextInt(20));
-            switch (CalibrationFile.read(damaged)) {
+            switch (CalibrationFile.read(Source.of(damaged))) {
                 case ReadResult.Damaged d -> assertThat(d.line()).isPositive();
                 case ReadResult.Read(CalibrationFile file) -> {
                     boolean binary = file.format() == CalibrationFile.Format.BINARY;
@@ -148,7 +149,25 @@ class CalibrationFileTest {
             byte[] octets = new byte[random.nextInt(60)];
             random.nextBytes(octets);
             if (octets.length > 0) octets[0] = (byte) (random.nextBoolean() ? ':' : 'S');
-            assertThat(CalibrationFile.read(octets)).isNotNull();
+            assertThat(CalibrationFile.read(Source.of(octets))).isNotNull();
         }
+    }
+
+    @Test
+    void read_dataScatteredOverAllAddresses_isRefused() {
+        StringBuilder text = new StringBuilder();
+        for (int i = 0; i <= MemoryImage.MOST_SEGMENTS; i++) {
+            int sum = 6 + (i >> 16) + (i >> 8 & 0xFF) + (i & 0xFF) + 1;
+            text.append("S306%06X0001%02X\n".formatted(i, ~sum & 0xFF));
+        }
+        ReadResult.Damaged damaged = (ReadResult.Damaged) CalibrationFile.read(Source.of(ascii(text.toString())));
+        assertThat(damaged.sentence()).contains("separate pieces");
+    }
+
+    @Test
+    void read_lineWithoutEnd_isRefused_notKept() {
+        byte[] line = ascii(":" + "00".repeat(700_000));
+        ReadResult.Damaged damaged = (ReadResult.Damaged) CalibrationFile.read(Source.of(line));
+        assertThat(damaged.line()).isEqualTo(1);
     }
 }

@@ -2,13 +2,14 @@ package codrane.core.calibration;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.core.octets.Source;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class SRecordReaderTest {
     private static ReadResult read(String text) {
-        return CalibrationFile.read(text.replace('~', '\n').getBytes(StandardCharsets.US_ASCII));
+        return CalibrationFile.read(Source.of(text.replace('~', '\n').getBytes(StandardCharsets.US_ASCII)));
     }
 
     @ParameterizedTest

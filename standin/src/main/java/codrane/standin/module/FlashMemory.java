@@ -1,24 +1,32 @@
 package codrane.standin.module;
 
+import codrane.core.calibration.MemoryImage;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.PagedMemory;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Resume;
 import codrane.core.run.TransferState;
-import java.util.Arrays;
-import java.util.zip.CRC32;
+import codrane.link.file.ScratchFile;
+import java.util.Optional;
 
 /** A module's flash memory: erased, written in order, checked. Holds its content through a loss of power or link. */
 final class FlashMemory {
     private static final int NOTHING = 0;
 
     private final PackModule.Flash pack;
-    private byte[] content;
+    private PagedMemory content;
     private int state;
     private long next;
 
-    FlashMemory(PackModule.Flash pack, byte[] content) {
+    FlashMemory(PackModule.Flash pack, MemoryImage image) {
         this.pack = pack;
-        this.content = content.clone();
+        content = erased();
+        MemoryImage.Segment segment = image.segments().getFirst();
+        long[] at = {segment.start()};
+        image.source(segment).each((octets, length) -> {
+            content.write(at[0], octets, 0, length);
+            at[0] += length;
+        });
         state = TransferState.VERIFIED;
         next = pack.segment().start();
     }
@@ -28,13 +36,12 @@ final class FlashMemory {
     }
 
     String version() {
-        return CalibrationImage.text(content, pack, pack.version());
+        return CalibrationImage.text(content, pack.version());
     }
 
     /** Without valid content: as a part that was never programmed. */
     void blank() {
-        content = new byte[pack.segment().length()];
-        Arrays.fill(content, (byte) 0xFF);
+        content = erased();
         state = NOTHING;
     }
 
@@ -60,7 +67,7 @@ final class FlashMemory {
     /** @return false when the data does not fit */
     boolean write(Bytes data) {
         if (next + data.length() > end()) return false;
-        data.copyInto(content, (int) (next - pack.segment().start()), data.length());
+        content.write(next, data.toArray(), 0, data.length());
         next += data.length();
         return true;
     }
@@ -73,10 +80,8 @@ final class FlashMemory {
     /** @return 0 good, 1 other content, 2 for other hardware, 3 incomplete */
     int check(long crc, String hardware) {
         if (state != TransferState.VERIFIED && next != end()) return 3;
-        CRC32 actual = new CRC32();
-        actual.update(content);
-        if (actual.getValue() != crc) return 1;
-        if (!hardware.startsWith(CalibrationImage.text(content, pack, pack.hardware()))) return 2;
+        if (crc() != crc) return 1;
+        if (!hardware.startsWith(CalibrationImage.text(content, pack.hardware()))) return 2;
         state = TransferState.VERIFIED;
         return 0;
     }
@@ -93,26 +98,34 @@ final class FlashMemory {
 
     /** As somebody does who changes the software and leaves the version as it was. */
     void alter() {
-        content[content.length / 2] ^= 0x5A;
+        long middle = pack.segment().start() + pack.segment().length() / 2;
+        byte[] octet = new byte[1];
+        content.read(middle, octet, 1);
+        octet[0] ^= 0x5A;
+        content.write(middle, octet, 0, 1);
     }
 
     /** @return the octets, or empty when the range is not this memory's */
-    java.util.Optional<Bytes> read(long address, long length) {
-        return has(address, length)
-                ? java.util.Optional.of(
-                        Bytes.copyOf(content, (int) (address - pack.segment().start()), (int) length))
-                : java.util.Optional.empty();
+    Optional<Bytes> read(long address, long length) {
+        if (!has(address, length)) return Optional.empty();
+        byte[] octets = new byte[(int) length];
+        content.read(address, octets, octets.length);
+        return Optional.of(Bytes.owning(octets));
     }
 
     /** CRC-32 over the whole content. */
     long crc() {
-        CRC32 crc = new CRC32();
-        crc.update(content);
-        return crc.getValue();
+        MemoryImage.Segment all =
+                new MemoryImage.Segment(pack.segment().start(), pack.segment().length());
+        return new MemoryImage(content, all).crc32();
     }
 
     long next() {
         return next;
+    }
+
+    private static PagedMemory erased() {
+        return new PagedMemory(ScratchFile.temporary(), 0xFF);
     }
 
     private long end() {

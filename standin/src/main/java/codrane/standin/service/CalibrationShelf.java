@@ -4,13 +4,21 @@ import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.CalibrationWriter;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ManifestSignature;
+import codrane.core.calibration.MemoryImage;
 import codrane.core.calibration.ReadResult;
 import codrane.core.calibration.Release;
-import codrane.core.octets.Bytes;
-import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.link.file.FileSource;
+import codrane.link.file.ScratchFile;
 import codrane.standin.module.CalibrationImage;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,8 +27,11 @@ import java.util.concurrent.ConcurrentHashMap;
 
 /** Calibration files that a maker offers for its models: Intel HEX, made when first asked for, always the same. */
 final class CalibrationShelf {
+    /** Octets of data; what has more is made as a file. */
+    private static final long IN_THE_HEAP = 8 << 20;
+
     private final List<Offer> offers = new ArrayList<>();
-    private final Map<String, byte[]> files = new ConcurrentHashMap<>();
+    private final Map<String, Source> files = new ConcurrentHashMap<>();
 
     /** @param hardwareFamily beginning of the hardware numbers that the image accepts */
     private record Offer(
@@ -57,15 +68,32 @@ final class CalibrationShelf {
         offers.add(new Offer(id + "Z", pack, module, other, List.of(other + "1"), List.of(), version));
     }
 
-    byte[] file(String id) {
+    Source file(String id) {
         return files.computeIfAbsent(id, this::make);
     }
 
-    private byte[] make(String id) {
+    private Source make(String id) {
         Offer offer = find(id).orElseThrow();
-        byte[] image = CalibrationImage.of(offer.module(), offer.hardwareFamily(), offer.after());
-        return CalibrationWriter.intelHex(CalibrationWriter.image(
-                offer.module().flash().orElseThrow().segment().start(), image));
+        MemoryImage image = CalibrationImage.of(offer.module(), offer.hardwareFamily(), offer.after());
+        if (image.size() <= IN_THE_HEAP) return Source.of(CalibrationWriter.intelHex(image));
+        try {
+            return written(image);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Its name goes at once, its room with this program. */
+    private static Source written(MemoryImage image) throws IOException {
+        Path path = Files.createTempFile("codrane-", ".hex");
+        try {
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(path))) {
+                CalibrationWriter.intelHex(image, out::write);
+            }
+            return new FileSource(path);
+        } finally {
+            Files.delete(path);
+        }
     }
 
     boolean has(String id) {
@@ -90,8 +118,8 @@ final class CalibrationShelf {
     }
 
     private Manifest manifest(Offer offer) {
-        byte[] content = file(offer.id());
-        CalibrationFile file = ((ReadResult.Read) CalibrationFile.read(content)).file();
+        CalibrationFile file =
+                ((ReadResult.Read) CalibrationFile.read(file(offer.id()), ScratchFile.temporary())).file();
         Manifest manifest = new Manifest(
                 offer.id(),
                 offer.pack().id(),
@@ -100,7 +128,7 @@ final class CalibrationShelf {
                 offer.hardware(),
                 offer.before(),
                 offer.after(),
-                content.length,
+                file.length(),
                 file.crc32(),
                 file.sha256(),
                 "");
@@ -121,11 +149,11 @@ final class CalibrationShelf {
         List<String> versions = offer.module().software().versions();
         List<Release> releases = new ArrayList<>();
         for (int i = 0; i < versions.size(); i++) {
-            byte[] image = CalibrationImage.of(offer.module(), offer.hardwareFamily(), versions.get(i));
+            MemoryImage image = CalibrationImage.of(offer.module(), offer.hardwareFamily(), versions.get(i));
             releases.add(new Release(
                     versions.get(i),
                     i == 0 ? List.of() : List.of(versions.get(i - 1)),
-                    "%08X".formatted(Checksums.crc32(Bytes.copyOf(image)))));
+                    "%08X".formatted(image.crc32())));
         }
         return releases;
     }

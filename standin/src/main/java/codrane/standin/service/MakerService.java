@@ -3,6 +3,7 @@ package codrane.standin.service;
 import codrane.core.calibration.Manifest;
 import codrane.core.coding.LineSheet;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.vin.Vin;
@@ -198,20 +199,23 @@ public final class MakerService implements AutoCloseable {
         send(exchange, 200, "text/plain", text.getBytes(StandardCharsets.US_ASCII));
     }
 
-    private void deliver(HttpExchange exchange, byte[] content) throws IOException {
-        int from = from(exchange, content.length);
+    private void deliver(HttpExchange exchange, Source content) throws IOException {
+        long from = from(exchange, content.length());
         exchange.getResponseHeaders().set("Content-Type", "application/octet-stream");
         if (from > 0)
             exchange.getResponseHeaders()
-                    .set("Content-Range", "bytes " + from + "-" + (content.length - 1) + "/" + content.length);
-        exchange.sendResponseHeaders(from > 0 ? 206 : 200, content.length - from);
+                    .set("Content-Range", "bytes " + from + "-" + (content.length() - 1) + "/" + content.length());
+        exchange.sendResponseHeaders(from > 0 ? 206 : 200, content.length() - from);
+        byte[] chunk = new byte[CHUNK];
         try (OutputStream out = exchange.getResponseBody()) {
-            for (int at = from; at < content.length; at += CHUNK) {
+            for (long at = from; at < content.length(); at += CHUNK) {
                 if (cuts.get() > 0 && at - from >= cutAfter) {
                     cuts.decrementAndGet();
                     return; // as a line that breaks
                 }
-                out.write(content, at, Math.min(CHUNK, content.length - at));
+                int length = (int) Math.min(CHUNK, content.length() - at);
+                content.read(at, chunk, length);
+                out.write(chunk, 0, length);
                 out.flush();
                 Thread.sleep(1000L * CHUNK / bytesPerSecond);
             }
@@ -221,10 +225,10 @@ public final class MakerService implements AutoCloseable {
     }
 
     /** Where a request to go on begins (RFC 9110, range requests); 0 when it wants the whole. */
-    private static int from(HttpExchange exchange, int length) {
+    private static long from(HttpExchange exchange, long length) {
         String range = exchange.getRequestHeaders().getFirst("Range");
-        if (range == null || !range.matches("bytes=\\d{1,9}-")) return 0;
-        int from = Integer.parseInt(range.substring(6, range.length() - 1));
+        if (range == null || !range.matches("bytes=\\d{1,12}-")) return 0;
+        long from = Long.parseLong(range.substring(6, range.length() - 1));
         return from < length ? from : 0;
     }
 

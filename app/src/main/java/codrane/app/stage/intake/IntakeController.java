@@ -3,6 +3,7 @@ package codrane.app.stage.intake;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
+import codrane.app.web.Uploaded;
 import codrane.core.job.IntakeNotes.OldModule;
 import codrane.core.job.WantedForm;
 import java.io.IOException;
@@ -89,7 +90,7 @@ class IntakeController {
             Principal who,
             RedirectAttributes flash)
             throws IOException {
-        return Led.to(acts.photo(number, photo.getBytes(), caption, who.getName()), number, "intake", flash);
+        return Led.to(acts.photo(number, Uploaded.octets(photo), caption, who.getName()), number, "intake", flash);
     }
 
     @GetMapping("/photos/{id}")

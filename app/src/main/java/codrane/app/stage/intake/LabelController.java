@@ -1,5 +1,6 @@
 package codrane.app.stage.intake;
 
+import codrane.app.web.Uploaded;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.stereotype.Controller;
@@ -23,7 +24,7 @@ class LabelController {
     @PostMapping("/label")
     @ResponseBody
     LabelView read(@RequestParam MultipartFile photo) throws IOException {
-        return switch (reader.read(photo.getBytes())) {
+        return switch (reader.read(Uploaded.octets(photo))) {
             case LabelReader.Seen.Texts(List<String> texts) -> new LabelView(texts, "");
             case LabelReader.Seen.Nothing(String sentence) -> new LabelView(List.of(), sentence);
         };

@@ -1,6 +1,7 @@
 package codrane.app.stage.intake;
 
 import codrane.app.shelf.FileStore;
+import codrane.core.octets.Source;
 import java.awt.image.BufferedImage;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -47,7 +48,7 @@ public class Photos {
         if (image.isEmpty())
             return Optional.of("This is no picture that can be read: JPEG or PNG, up to 50 megapixels.");
         String words = caption.strip();
-        String sha256 = files.put(Picture.encode(image.get()));
+        String sha256 = files.put(Source.of(Picture.encode(image.get())));
         PhotoEntity photo = new PhotoEntity();
         photo.jobId = jobId;
         photo.caption = words.length() > LONGEST_CAPTION ? words.substring(0, LONGEST_CAPTION) : words;
@@ -60,6 +61,6 @@ public class Photos {
 
     /** JPEG. */
     public Optional<byte[]> content(long jobId, long id) {
-        return photos.findByJobIdAndId(jobId, id).flatMap(p -> files.get(p.sha256));
+        return photos.findByJobIdAndId(jobId, id).flatMap(p -> files.octets(p.sha256));
     }
 }

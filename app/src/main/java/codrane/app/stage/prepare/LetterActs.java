@@ -12,6 +12,7 @@ import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
+import codrane.core.octets.Source;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
@@ -137,7 +138,7 @@ public class LetterActs {
                 state -> notAwaited(state, letter.module()).orElseGet(() -> lost(state, letter, who));
             case MailRoom.Answer.Arrived file -> {
                 Function<JobState, Acted> upload =
-                        prepares.taken(asked, file.content().toArray(), who);
+                        prepares.taken(asked, Source.of(file.content().toArray()), who);
                 yield state -> notAwaited(state, letter.module())
                         .or(() -> PrepareStage.UPLOAD.stop(state).map(Acted::refused)) // as any file that is taken
                         .orElseGet(() -> arrived(state, letter, file, upload.apply(state)));

@@ -8,7 +8,6 @@ import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.shelf.Shelf;
 import codrane.core.calibration.CalibrationCheck;
-import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ReadResult;
 import codrane.core.calibration.Shelved;
@@ -17,6 +16,7 @@ import codrane.core.job.JobState;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
 import codrane.core.octets.Checksums;
+import codrane.core.octets.Source;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
@@ -103,9 +103,11 @@ public class PrepareActs {
     private void fetch(JobState state, Manifest manifest, String who, JobTasks.Teller teller) {
         Optional<Shelved> there = shelf.find(manifest.id(), manifest.sha256());
         try {
-            Shelved shelved = there.orElseGet(() -> shelf.add(
+            Shelved shelved = there.orElseGet(() -> service.file(
+                    state.pack(),
                     manifest,
-                    service.file(state.pack(), manifest, done -> teller.tell(manifest.id(), done, manifest.size()))));
+                    done -> teller.tell(manifest.id(), done, manifest.size()),
+                    content -> shelf.add(manifest, content)));
             acts.keep(state.job().number(), who, PrepareStage.FETCH.said(), now -> {
                 if (now.runHolds()) return Acted.refused("A run began meanwhile: what it uses stays as it is.");
                 String cost = state.replaced().orElseThrow().software().file().cost();
@@ -125,7 +127,7 @@ public class PrepareActs {
     }
 
     /** Takes a file that the workshop has; the maker's manifest must know it. */
-    public Acted upload(long number, byte[] content, String who) {
+    public Acted upload(long number, Source content, String who) {
         return acts.asking(
                 number, who, PrepareStage.UPLOAD, state -> Optional.empty(), asked -> taken(asked, content, who));
     }
@@ -135,8 +137,8 @@ public class PrepareActs {
      *
      * @return what comes of it, when it is kept
      */
-    Function<JobState, Acted> taken(JobState asked, byte[] content, String who) {
-        if (CalibrationFile.read(content) instanceof ReadResult.Damaged damaged)
+    Function<JobState, Acted> taken(JobState asked, Source content, String who) {
+        if (shelf.read(content) instanceof ReadResult.Damaged damaged)
             return state -> Acted.refused("The file is damaged. " + damaged.sentence());
         try {
             String sha256 = Checksums.sha256(content);

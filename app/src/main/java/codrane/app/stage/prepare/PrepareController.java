@@ -2,6 +2,7 @@ package codrane.app.stage.prepare;
 
 import codrane.app.job.Acted;
 import codrane.app.job.Led;
+import codrane.app.shelf.Scratch;
 import java.io.IOException;
 import java.security.Principal;
 import org.springframework.stereotype.Controller;
@@ -22,8 +23,10 @@ class PrepareController {
     private final SheetActs sheets;
     private final NeedActs needs;
     private final LetterActs letters;
+    private final Scratch scratch;
 
-    PrepareController(PrepareActs prepares, SheetActs sheets, NeedActs needs, LetterActs letters) {
+    PrepareController(PrepareActs prepares, SheetActs sheets, NeedActs needs, LetterActs letters, Scratch scratch) {
+        this.scratch = scratch;
         this.prepares = prepares;
         this.sheets = sheets;
         this.needs = needs;
@@ -43,7 +46,8 @@ class PrepareController {
     @PostMapping("/calibration-upload")
     String upload(@PathVariable long number, @RequestParam MultipartFile file, Principal who, RedirectAttributes flash)
             throws IOException {
-        return prepare(prepares.upload(number, file.getBytes(), who.getName()), number, flash);
+        Acted acted = scratch.with(file, content -> prepares.upload(number, content, who.getName()));
+        return prepare(acted, number, flash);
     }
 
     @PostMapping("/line-sheet")

@@ -99,12 +99,11 @@ class RunOrders {
 
     /** The file is read and checked again: what is stored is not believed either. */
     private Optional<CalibrationFile> checkedFile(JobState state) {
-        Optional<byte[]> content = state.calibration().flatMap(shelf::content);
+        Optional<ReadResult> content = state.calibration().map(shelf::read);
         boolean usable = content.flatMap(c -> FileFit.of(state, c))
                 .map(CalibrationCheck::usable)
                 .orElse(false);
-        if (!usable || !(CalibrationFile.read(content.get()) instanceof ReadResult.Read(CalibrationFile file)))
-            return Optional.empty();
+        if (!usable || !(content.get() instanceof ReadResult.Read(CalibrationFile file))) return Optional.empty();
         PackModule.Range segment =
                 state.replaced().orElseThrow().flash().orElseThrow().segment();
         List<MemoryImage.Segment> expected = List.of(new MemoryImage.Segment(segment.start(), segment.length()));
