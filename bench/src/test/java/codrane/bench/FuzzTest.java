@@ -9,6 +9,7 @@ import codrane.core.coding.LineSheet;
 import codrane.core.gateway.AccessGrant;
 import codrane.core.gateway.SignedGrant;
 import codrane.core.octets.Bytes;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackResult;
@@ -99,7 +100,7 @@ class FuzzTest {
         String records = new String(CalibrationWriter.sRecord(CalibrationWriter.image(0x8000, data)), US_ASCII);
         Mutations inputs = Mutations.ofTexts(1, hex, records, ":00000001FF\n", "S0030000FC\nS9030000FC\n");
         for (int i = 0; i < INPUTS; i++)
-            assertThat(CalibrationFile.read(inputs.next().toArray())).isNotNull();
+            assertThat(CalibrationFile.read(Source.of(inputs.next().toArray()))).isNotNull();
     }
 
     @Test

@@ -6,6 +6,7 @@ import codrane.app.cli.Numbers.Speed;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink;
 import codrane.standin.Conditions;
+import codrane.standin.Island;
 import codrane.standin.StandinWorld;
 import codrane.standin.control.ControlPort;
 import codrane.standin.control.RunningVehicle;
@@ -17,7 +18,9 @@ import codrane.standin.vehicle.SimulatedVehicle;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CountDownLatch;
@@ -123,28 +126,10 @@ final class StandinCommand extends Asked {
         return Main.GOOD;
     }
 
-    /** The island's vehicles, as the demo finds them. */
     private static StandinWorld.Stock stock() throws IOException {
-        Pack lorne = PackFiles.named("brennick-lorne");
-        Pack almery = PackFiles.named("brennick-almery");
-        Pack dunlin = PackFiles.named("peregil-dunlin");
-        Pack chorus = PackFiles.named("tolvane-chorus");
-        Pack gannet = PackFiles.named("ardwyn-gannet");
-        return new StandinWorld.Stock(
-                List.of(
-                        Conditions.usedTailLift(lorne),
-                        Conditions.lockedAlmery(almery),
-                        Conditions.blankBody(dunlin),
-                        Conditions.changedBus(lorne),
-                        Conditions.newRadar(almery),
-                        Conditions.newSteering(dunlin)),
-                List.of(
-                        Setup.healthy(PackFiles.named("tolvane-wisp"), Conditions.WISP),
-                        Conditions.newRamp(chorus),
-                        Setup.healthy(gannet, Conditions.GANNET),
-                        Setup.healthy(chorus, Conditions.CHORUS_SECOND),
-                        Conditions.newSpreader(gannet)),
-                CHECK);
+        Map<String, Pack> packs = new HashMap<>();
+        for (String id : Island.PACKS) packs.put(id, PackFiles.named(id));
+        return Island.stock(packs, CHECK);
     }
 
     private static int port(String name, int otherwise) {

@@ -3,6 +3,7 @@ package codrane.app.gallery;
 import codrane.app.job.JobFrame.Button;
 import codrane.app.job.JobFrame.Look;
 import codrane.app.job.JobFrame.Next;
+import codrane.app.job.StairsPicture;
 import codrane.app.shelf.LineageView;
 import codrane.app.tools.CheckView;
 import codrane.app.web.ForecastPicture;
@@ -10,7 +11,11 @@ import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
 import codrane.app.web.River;
 import codrane.app.web.SupplyPicture;
+import codrane.core.job.SettleLadder;
+import codrane.core.job.SettleLadder.Rung;
+import codrane.core.job.SettleLadder.Where;
 import codrane.core.job.act.NextAct.Tone;
+import codrane.core.plan.Aids.Settling;
 import codrane.core.power.Battery;
 import codrane.core.power.Chemistry;
 import codrane.core.power.PowerForecast;
@@ -46,7 +51,12 @@ record GalleryView(
     record ChangeRow(String when, String module, String what, List<String> details, String by) {}
 
     record Pictures(
-            PowerWindow window, ForecastPicture forecast, Score score, SupplyPicture measured, LineageView lineage) {}
+            PowerWindow window,
+            ForecastPicture forecast,
+            Score score,
+            SupplyPicture measured,
+            LineageView lineage,
+            StairsPicture stairs) {}
 
     /** As a run's score. */
     record Score(List<Box> boxes, int committedFrom, int committedTo) {}
@@ -147,7 +157,20 @@ record GalleryView(
                 170,
                 720);
         return new Pictures(
-                window, ForecastPicture.of(forecast, window, List.of(), 30), score, measured(window), lineage());
+                window,
+                ForecastPicture.of(forecast, window, List.of(), 30),
+                score,
+                measured(window),
+                lineage(),
+                StairsPicture.of(stairs()));
+    }
+
+    private static SettleLadder stairs() {
+        return new SettleLadder(List.of(
+                new Rung(Settling.SLEEP, "Sleep", "nothing is lost", Where.TRIED),
+                new Rung(Settling.RELEARN, "Learn anew", "lost: what was learned before", Where.WANTED),
+                new Rung(Settling.RESET, "Restart all modules", "nothing stored is lost", Where.NOT_HERE),
+                new Rung(Settling.BATTERY_OFF, "Battery off", "lost: clock, window stops", Where.IF_NEEDED)));
     }
 
     private static LineageView lineage() {

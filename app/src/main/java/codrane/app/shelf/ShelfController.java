@@ -3,7 +3,7 @@ package codrane.app.shelf;
 import codrane.app.account.Role;
 import codrane.app.account.Routes;
 import codrane.app.packs.PackShelf;
-import codrane.app.web.Uploaded;
+import codrane.app.workshop.Uploaded;
 import codrane.core.calibration.Shelved;
 import codrane.core.pack.Pack;
 import java.io.IOException;

@@ -4,7 +4,7 @@ import codrane.app.account.Role;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
 import codrane.app.job.Viewer;
-import codrane.app.web.Uploaded;
+import codrane.app.workshop.Uploaded;
 import codrane.core.job.JobState;
 import codrane.core.plan.JobKind;
 import codrane.core.response.FrequencyResponse.Band;

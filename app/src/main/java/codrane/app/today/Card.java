@@ -4,7 +4,7 @@ import codrane.app.job.JobTitle;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
-import codrane.core.job.RunTasks;
+import codrane.core.job.OpenFor;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
@@ -88,7 +88,7 @@ public record Card(long number, String title, String vehicle, String line, Colum
         state.prepared().passUntil().ifPresent(moments::add);
         Instant ends = now.plus(state.access().left());
         moments.add(ends);
-        moments.add(ends.minusSeconds(RunTasks.legSeconds(state))); // from then on it is too short for the writes
+        moments.add(ends.minusSeconds(OpenFor.seconds(state))); // from then on it is too short for the writes
         return moments.stream()
                 .filter(now::isBefore)
                 .min(Comparator.naturalOrder())

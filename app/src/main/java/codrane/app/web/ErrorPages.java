@@ -2,6 +2,7 @@ package codrane.app.web;
 
 import codrane.app.baseline.Baselines.UnknownBaselineException;
 import codrane.app.job.JobDesk.UnknownJobException;
+import codrane.app.workshop.Uploaded;
 import codrane.core.text.Words;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;

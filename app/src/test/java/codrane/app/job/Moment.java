@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.core.access.Authorisation;
 import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
 import codrane.core.baseline.BaselineFile;
@@ -145,9 +146,24 @@ final class Moment {
     }
 
     Moment authorised(int seconds) {
+        return authorised(seconds, 36_000);
+    }
+
+    /** @param granted seconds from its beginning to its end */
+    Moment authorised(int seconds, int granted) {
+        Instant until = T0.plusSeconds(seconds);
         access = new JobAccess(
-                new Gateway.Authorised(T0.plusSeconds(seconds)),
-                Optional.empty(),
+                new Gateway.Authorised(until),
+                Optional.of(new Authorisation(
+                        1,
+                        "authority",
+                        PLOVER.serial(),
+                        "tech",
+                        until.minusSeconds(granted),
+                        until,
+                        Optional.of(T0),
+                        Optional.empty(),
+                        "")),
                 Optional.of(new KnownAccount(account(List.of("tech")), "")),
                 Optional.of(PLOVER),
                 Optional.empty(),

@@ -16,6 +16,7 @@ import codrane.core.job.IdentityFinding;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
+import codrane.core.job.RunTasks;
 import codrane.core.job.Scan;
 import codrane.core.job.Stranger;
 import codrane.core.job.act.Deed;
@@ -24,6 +25,7 @@ import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Stage;
 import codrane.core.power.PowerGate;
@@ -38,6 +40,26 @@ import org.junit.jupiter.api.Test;
 
 /** The one next act, from facts: each test is a moment of a job. Readings come from a simulated vehicle. */
 class NextActsTest {
+
+    /** A run renews between two steps: what no grant covers whole must be covered step by step. */
+    @Test
+    void authorised_stretchLongerThanAnyGrant_needsTheLongestStepOnly() {
+        JobState state = atPrepare().facts();
+        int all = RunTasks.legSeconds(state);
+        int longest = RunTasks.leg(state).stream()
+                .mapToInt(o -> RunTasks.wireSeconds(state.pack(), o))
+                .max()
+                .orElseThrow();
+        assertThat(longest).isPositive().isLessThan(all);
+        assertThat(authorised(all - 1, all + 1)).isEqualTo(Hold.OPEN); // a new grant would last: get it first
+        assertThat(authorised(all - 1, all)).isEqualTo(Hold.KEPT);
+        assertThat(authorised(longest + 1, longest + 2)).isEqualTo(Hold.KEPT);
+        assertThat(authorised(longest, longest + 2)).isEqualTo(Hold.OPEN);
+    }
+
+    private static Hold authorised(int left, int granted) {
+        return HoldRules.progress(atPrepare().authorised(left, granted).facts()).hold(HoldPoint.AUTHORISED);
+    }
 
     @Test
     void next_replacementWhoseOldModuleNobodyAskedFor_asksBeforeConsent() {
@@ -112,7 +134,7 @@ class NextActsTest {
     @Test
     void next_authorisationShorterThanTheWrites_isRenewedFirst() {
         assertThat(HoldRules.progress(atPrepare().authorised(3600).facts()).hold(HoldPoint.AUTHORISED))
-                .isEqualTo(codrane.core.plan.JobProgress.Hold.KEPT);
+                .isEqualTo(Hold.KEPT);
         assertThat(atPrepare().authorised(5).next().title()).isEqualTo("Renew the authorisation: it ends too soon");
         assertThat(atPrepare().authorised(-5).next().title()).isEqualTo("The authorisation has ended: authorise again");
     }

@@ -32,6 +32,7 @@ final class CalibrationShelf {
 
     private final List<Offer> offers = new ArrayList<>();
     private final Map<String, Source> files = new ConcurrentHashMap<>();
+    private final Map<String, Manifest> manifests = new ConcurrentHashMap<>();
 
     /** @param hardwareFamily beginning of the hardware numbers that the image accepts */
     private record Offer(
@@ -113,7 +114,7 @@ final class CalibrationShelf {
         return offers.stream()
                 .filter(o -> o.pack().service().equals(service))
                 .filter(o -> o.pack().id().equals(pack) && o.module().id().equals(module))
-                .map(this::manifest)
+                .map(o -> manifests.computeIfAbsent(o.id(), id -> manifest(o)))
                 .toList();
     }
 

@@ -3,7 +3,7 @@ package codrane.app.stage.intake;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
-import codrane.app.web.Uploaded;
+import codrane.app.workshop.Uploaded;
 import codrane.core.job.IntakeNotes.OldModule;
 import codrane.core.job.WantedForm;
 import java.io.IOException;

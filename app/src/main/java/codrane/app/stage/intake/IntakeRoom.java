@@ -4,6 +4,7 @@ import codrane.app.job.Gathering;
 import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
+import codrane.app.parts.PartsHere;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobState;
 import codrane.core.plan.Stage;
@@ -15,8 +16,10 @@ import org.springframework.stereotype.Component;
 class IntakeRoom implements Room {
     private final Photos photos;
     private final Hands hands;
+    private final PartsHere parts;
 
-    IntakeRoom(Photos photos, Hands hands) {
+    IntakeRoom(Photos photos, Hands hands, PartsHere parts) {
+        this.parts = parts;
         this.hands = hands;
         this.photos = photos;
     }
@@ -36,6 +39,6 @@ class IntakeRoom implements Room {
 
     @Override
     public IntakeView view(JobState state, Viewer viewer) {
-        return IntakeView.of(state, hands.all(), photos.of(state.job().id()), viewer);
+        return IntakeView.of(state, hands.all(), photos.of(state.job().id()), parts.hereFor(state), viewer);
     }
 }

@@ -81,13 +81,19 @@ public record IntakeView(
 
     public record Option(String value, String title, boolean chosen) {}
 
-    static IntakeView of(JobState state, List<IntakeNotes.Hand> hands, List<Photos.Photo> photos, Viewer viewer) {
+    /** @param others modules like the one that is replaced, from other vehicles, that are here */
+    static IntakeView of(
+            JobState state,
+            List<IntakeNotes.Hand> hands,
+            List<Photos.Photo> photos,
+            List<String> others,
+            Viewer viewer) {
         long number = state.job().number();
         boolean open = state.job().closedAt().isEmpty();
         return new IntakeView(
                 number,
                 ArrivalCautions.of(state),
-                facts(state),
+                facts(state, others),
                 IntakeForm.of(state.intake()),
                 choices(state, hands),
                 photos.stream().map(p -> picture(state, p)).toList(),
@@ -101,12 +107,13 @@ public record IntakeView(
                                 && IntakeStage.CANCEL.stop(state).isEmpty()));
     }
 
-    private static Map<String, String> facts(JobState state) {
+    private static Map<String, String> facts(JobState state, List<String> others) {
         Job job = state.job();
         Map<String, String> facts = new LinkedHashMap<>();
         facts.put("Complaint", job.complaint());
         facts.put("What is done", job.kind().title());
         state.replaced().ifPresent(module -> facts.put("Replaced", replaced(state, module.title())));
+        if (!others.isEmpty()) facts.put("Old ones here", String.join("; ", others));
         facts.put(
                 "Taken in",
                 state.now().dayAndTime(job.life().createdAt()) + " by "

@@ -1,6 +1,6 @@
 package codrane.app.stage.intake;
 
-import codrane.app.web.Uploaded;
+import codrane.app.workshop.Uploaded;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.stereotype.Controller;

@@ -59,7 +59,8 @@ public class DailyCodeActs {
                     return state -> Acted.refused(
                             "It costs " + crowns + " cr now: agree to that price first. Nothing was paid.");
                 MakerServiceClient.Daily bought = service.dailyCode(asked.pack(), agreed);
-                return state -> keep(state, bought, agreed, who);
+                Acted kept = keep(asked, bought, agreed, who); // paid is paid, whatever began meanwhile
+                return state -> kept;
             } catch (ServiceException e) {
                 return state -> Acted.refused(Words.said(e) + " No code was kept.");
             }

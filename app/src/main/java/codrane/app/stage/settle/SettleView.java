@@ -1,6 +1,8 @@
 package codrane.app.stage.settle;
 
+import codrane.app.job.StairsPicture;
 import codrane.core.job.JobState;
+import codrane.core.job.SettleLadder;
 import codrane.core.plan.Operation;
 import java.util.List;
 import java.util.Optional;
@@ -9,9 +11,10 @@ import java.util.Optional;
  * The page of Settle.
  *
  * @param note why nothing stands here; empty when something does
+ * @param stairs empty while nothing is planned
  * @param sleep empty when the vehicle was not watched since the run, or the next act says what was seen
  */
-public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted) {
+public record SettleView(String note, Optional<StairsPicture> stairs, Optional<Seen> sleep, List<Wanted> wanted) {
     /** Whether the vehicle slept when it was watched. */
     public record Seen(String mark, String sentence) {}
 
@@ -26,6 +29,9 @@ public record SettleView(String note, Optional<Seen> sleep, List<Wanted> wanted)
                 : wanted.isEmpty() ? "The plan wants neither sleep nor the battery off here." : "";
         return new SettleView(
                 note,
+                state.plan()
+                        .filter(plan -> !state.writes().isEmpty())
+                        .map(plan -> StairsPicture.of(SettleLadder.of(state))),
                 state.sleepSeen()
                         .filter(look -> wanted.isEmpty())
                         .map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),

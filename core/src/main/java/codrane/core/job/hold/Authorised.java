@@ -1,12 +1,12 @@
 package codrane.core.job.hold;
 
 import codrane.core.job.JobState;
-import codrane.core.job.RunTasks;
+import codrane.core.job.OpenFor;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import java.time.Duration;
 
-/** The gateway was seen open, for as long as the run goes on before it asks a person again: there it can be renewed. */
+/** The gateway was seen open, and stays so for long enough. */
 final class Authorised implements HoldRule {
     @Override
     public HoldPoint point() {
@@ -21,7 +21,7 @@ final class Authorised implements HoldRule {
 
     @Override
     public boolean kept(JobState state) {
-        Duration writing = Duration.ofSeconds(RunTasks.legSeconds(state));
+        Duration writing = Duration.ofSeconds(OpenFor.seconds(state));
         return state.runFinished() || state.runHolds() || state.access().left().compareTo(writing) > 0;
     }
 }

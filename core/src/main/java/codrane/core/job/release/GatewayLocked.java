@@ -2,7 +2,7 @@ package codrane.core.job.release;
 
 import codrane.core.job.JobAccess;
 import codrane.core.job.JobState;
-import codrane.core.job.RunTasks;
+import codrane.core.job.OpenFor;
 import codrane.core.job.act.Stop;
 import codrane.core.job.act.StopRule;
 import codrane.core.job.hold.HoldRules;
@@ -18,15 +18,15 @@ final class GatewayLocked implements StopRule {
     public Optional<Stop> judge(JobState state) {
         List<HoldPoint> open = HoldRules.progress(state).openBefore(Stage.RUN);
         if (!open.equals(List.of(HoldPoint.AUTHORISED))) return Optional.empty();
-        return Optional.of(new Stop(reason(state.access(), RunTasks.legSeconds(state)), Optional.of(Stage.UNLOCK)));
+        return Optional.of(new Stop(reason(state.access(), OpenFor.seconds(state)), Optional.of(Stage.UNLOCK)));
     }
 
     /** Why the gateway keeps a run from starting. */
-    static String reason(JobAccess access, int writingSeconds) {
+    static String reason(JobAccess access, int neededSeconds) {
         if (access.open())
             return "Not started. The authorisation ends in "
-                    + Words.lasting(access.left().toSeconds()) + ", and what comes next takes about "
-                    + Words.lasting(writingSeconds) + ": authorise again first. Nothing was sent.";
+                    + Words.lasting(access.left().toSeconds()) + ", and about " + Words.lasting(neededSeconds)
+                    + " are needed: authorise again first. Nothing was sent.";
         if (access.expired()) return "Not started. The authorisation has ended. Nothing was sent.";
         return "Not started. The gateway is locked: what writes would be refused, or answered with a \"done\" that is"
                 + " a lie. Nothing was sent.";

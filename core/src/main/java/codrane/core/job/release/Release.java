@@ -1,6 +1,7 @@
 package codrane.core.job.release;
 
 import codrane.core.job.JobState;
+import codrane.core.job.OpenFor;
 import codrane.core.job.RunTasks;
 import codrane.core.job.act.Ask;
 import codrane.core.job.act.Stop;
@@ -84,6 +85,6 @@ public final class Release {
 
     /** Why a gateway that was found locked keeps the run from starting. */
     public static String locked(JobState state) {
-        return GatewayLocked.reason(state.access(), RunTasks.legSeconds(state));
+        return GatewayLocked.reason(state.access(), OpenFor.seconds(state));
     }
 }

@@ -1,4 +1,4 @@
-package codrane.app.web;
+package codrane.app.workshop;
 
 import java.io.IOException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -6,7 +6,7 @@ import org.springframework.web.multipart.MultipartFile;
 
 /** Uploads that are taken into the heap whole. What may be larger goes over the disk. */
 public final class Uploaded {
-    static final long LONGEST = 32L << 20;
+    public static final long LONGEST = 32L << 20;
 
     private Uploaded() {}
 

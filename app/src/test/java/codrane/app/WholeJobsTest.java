@@ -1,0 +1,127 @@
+package codrane.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assumptions.assumeThat;
+
+import codrane.app.RunningApp.App;
+import codrane.app.job.JobDesk;
+import codrane.core.job.JobState;
+import codrane.core.pack.Pack;
+import codrane.core.plan.Operation;
+import codrane.standin.Island;
+import codrane.standin.StandinWorld;
+import codrane.standin.VirtualWorkshop;
+import java.io.IOException;
+import java.time.Duration;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Jobs of the demo from their first page to their last by pressing the next act, in a real browser: what the vehicle holds in
+ * the end, and that nothing else in it moved. Three in every build; {@code ./codrane test --jobs} presses all that need
+ * nothing but pressing.
+ */
+class WholeJobsTest {
+    private static final int SPEED = 40;
+    private static final int DELIVERY = 40_000_000;
+    private static final boolean ALL = Boolean.getBoolean("codrane.jobs");
+
+    private static StandinWorld.Stock stock;
+    private static App app;
+
+    @BeforeAll
+    static void island() throws IOException {
+        Map<String, Pack> packs = Island.PACKS.stream().collect(Collectors.toMap(Function.identity(), TestWorld::pack));
+        stock = Island.stock(packs, Duration.ofSeconds(1));
+        app = RunningApp.launch(new StandinWorld(stock, StandinWorld.Ports.FREE, SPEED, DELIVERY));
+    }
+
+    @AfterAll
+    static void close() throws IOException {
+        app.context().close();
+        app.world().close();
+    }
+
+    @ParameterizedTest(name = "{0}, job {1}")
+    @CsvSource({
+        "K2, 2208, tech, body, true",
+        "K3, 2211, tech, engine, true",
+        "K10, 2215, tech, spreader, true",
+        "K1, 2202, lead, '', false",
+        "K9, 2201, tech, tail-lift, false",
+        "K9, 2220, tech, climate, false",
+        "K13, 2219, tech, doors, false",
+        "K14, 2217, lead, front-radar, false"
+    })
+    void job_pressedThrough_isClosed_andTheVehicleHoldsWhatWasPlanned(
+            String kind, long number, String who, String module, boolean always) {
+        assumeThat(always || ALL).isTrue();
+        JobState first = app.bean(JobDesk.class).state(number);
+        boolean can = stock.onCan().stream()
+                .anyMatch(setup -> setup.vin().equals(first.job().vin()));
+        plug(can, first.job().vin().text());
+        JsonNode before = modules(can);
+        try (Browsing browser = new Browsing(app.url(), who)) {
+            new NextActPresser(browser, number).until("This job is closed");
+            assertThat(browser.troubles()).isEmpty();
+        }
+        JobState last = app.bean(JobDesk.class).state(number);
+        assertThat(last.job().closedAt()).isPresent();
+        JsonNode after = modules(can);
+        Set<String> planned = last.operations().stream()
+                .filter(o -> o.kind().writes())
+                .map(Operation::module)
+                .filter(m -> !m.isEmpty())
+                .collect(Collectors.toCollection(TreeSet::new));
+        if (!module.isEmpty()) assertThat(planned).contains(module);
+        for (String id : before.propertyNames()) {
+            if (planned.contains(id)) continue;
+            assertThat(after.path(id).path("coding"))
+                    .as(id)
+                    .isEqualTo(before.path(id).path("coding"));
+            assertThat(after.path(id).path("vin"))
+                    .as(id)
+                    .isEqualTo(before.path(id).path("vin"));
+            assertThat(after.path(id).path("counter"))
+                    .as(id)
+                    .isEqualTo(before.path(id).path("counter"));
+        }
+        for (Operation o : last.operations()) holds(last, o, after);
+    }
+
+    private static void holds(JobState state, Operation o, JsonNode modules) {
+        JsonNode held = modules.path(o.module());
+        switch (o.kind()) {
+            case PROGRAM ->
+                assertThat(held.path("flashCrc").asString())
+                        .as(o.title())
+                        .isEqualTo("%08X"
+                                .formatted(VirtualWorkshop.content(state.pack().module(o.module()))
+                                        .crc32()));
+            case WRITE_VIN ->
+                assertThat(held.path("vin").asString())
+                        .as(o.title())
+                        .isEqualTo(state.job().vin().text());
+            default -> {}
+        }
+        if (!o.module().isEmpty())
+            assertThat(held.path("bootOnly").asBoolean()).as(o.title()).isFalse();
+    }
+
+    private static void plug(boolean can, String vin) {
+        if (can) TestWorld.act(app.world(), "/plug/" + vin);
+        else TestWorld.actDoip(app.world(), "/plug/" + vin);
+    }
+
+    private static JsonNode modules(boolean can) {
+        return (can ? TestWorld.look(app.world()) : TestWorld.lookDoip(app.world())).path("modules");
+    }
+}
