@@ -24,6 +24,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.data.repository.Repository;
 import org.springframework.stereotype.Component;
+import org.springframework.web.multipart.MultipartFile;
 
 class ArchitectureTest {
     private static final JavaClasses ALL = new ClassFileImporter()
@@ -44,6 +45,17 @@ class ArchitectureTest {
 
     private static String topLevel(JavaClass c) {
         return c.getName().replace("codrane.app.", "").replaceAll("\\$.*", "");
+    }
+
+    /** Up to 1 GB may come: what is taken whole is bounded by the one who takes it. */
+    @Test
+    void uploads_areTakenIntoTheHeapInOnePlace() {
+        noClasses()
+                .that()
+                .doNotHaveFullyQualifiedName("codrane.app.workshop.Uploaded")
+                .should()
+                .callMethod(MultipartFile.class, "getBytes")
+                .check(ALL);
     }
 
     @Test

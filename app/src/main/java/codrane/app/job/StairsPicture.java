@@ -13,7 +13,7 @@ import java.util.stream.Collectors;
  * @param label the picture for those who don't see it
  */
 public record StairsPicture(String label, List<Stair> stairs) {
-    private static final int FIRST = 70;
+    private static final int FIRST = 64;
     private static final int RISE = 20;
     private static final int WIDE = 247;
 

@@ -18,11 +18,13 @@ import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.RunTasks;
 import codrane.core.job.Scan;
+import codrane.core.job.SettleLadder;
 import codrane.core.job.Stranger;
 import codrane.core.job.act.Deed;
 import codrane.core.job.act.NextAct;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
+import codrane.core.plan.Aids.Settling;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
@@ -40,6 +42,17 @@ import org.junit.jupiter.api.Test;
 
 /** The one next act, from facts: each test is a moment of a job. Readings come from a simulated vehicle. */
 class NextActsTest {
+
+    @Test
+    void settleLadder_ofAPlannedJob_saysWhatIsForWhen_andWhatWasTried() {
+        JobState state = atPrepare().facts();
+        assertThat(SettleLadder.of(state).rungs())
+                .extracting(SettleLadder.Rung::means)
+                .containsExactly(Settling.values());
+        assertThat(SettleLadder.of(state).rungs().getLast().where()).isEqualTo(SettleLadder.Where.IF_NEEDED);
+        assertThat(SettleLadder.of(new Moment().facts()).rungs()) // nothing is planned
+                .allMatch(rung -> rung.where() == SettleLadder.Where.NOT_HERE);
+    }
 
     /** A run renews between two steps: what no grant covers whole must be covered step by step. */
     @Test
