@@ -12,11 +12,13 @@ export function go(url, event) {
 const ASK_AGAIN_MILLIS = 2000;
 let freshening = false;
 let freshened = location.href;
-/* To: another address of the same page. */
-export function freshen(to) {
+/* To: another address of the same page. Unless: asked again at the last moment. */
+let unless = () => false;
+export function freshen(to, not) {
   if (freshening) return;
   freshening = true;
   freshened = to || location.href;
+  unless = not || (() => false);
   again(0);
 }
 function renew() {
@@ -41,6 +43,7 @@ function again(millis) {
     fetch('/alive', { cache: 'no-store', redirect: 'manual' })
       .then((r) => {
         if (left() > 0) again(left()); /* pressed while it was asked */
+        else if (unless()) freshening = false;
         else if (r.ok || r.type === 'opaqueredirect') renew();
         else again(ASK_AGAIN_MILLIS);
       })

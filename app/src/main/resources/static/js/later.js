@@ -10,6 +10,6 @@ export const later = () => ({
   init() {
     const url = new URL(location.href);
     url.searchParams.set('again', 'yes');
-    setTimeout(() => { if (!touched) freshen(url.href); }, SOON_MILLIS);
+    setTimeout(() => { if (!touched) freshen(url.href, () => touched); }, SOON_MILLIS);
   },
 });

@@ -188,6 +188,7 @@ class PairingTest {
             assertThat(tech.get(path(job, "record"))).contains("not paired → paired");
             nowhere(app, job, CODE);
             whoLooks(app, job);
+            SecretPages.showNowhere(app, job.number, Conditions.LORNE.text(), KIND, CODE);
             app.context().close();
         }
     }
