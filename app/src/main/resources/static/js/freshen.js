@@ -15,7 +15,10 @@ let freshened = location.href;
 /* To: another address of the same page. Unless: asked again at the last moment. */
 let unless = () => false;
 export function freshen(to, not) {
-  if (freshening) return;
+  if (freshening) {
+    if (!not) unless = () => false; /* this one must be */
+    return;
+  }
   freshening = true;
   freshened = to || location.href;
   unless = not || (() => false);

@@ -46,9 +46,9 @@ class OldPartLabelTest {
         assertThat(web.follow(act, "state", "KEPT", "detail", "shelf B3"))
                 .contains("Tail lift of a Brennick Lorne", "kept here: shelf B3", "job " + from, "gets the VIN");
         long other = decide.job(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
-        assertThat(web.get("/jobs/" + other + "/intake")).contains("Old ones here", "(job " + from + "), kept here");
-        assertThat(web.get("/jobs/" + body + "/intake")).doesNotContain("Old ones here");
-        assertThat(web.get("/jobs/" + from + "/intake")).doesNotContain("Old ones here");
+        assertThat(web.get("/jobs/" + other + "/intake")).contains("Old ones of ours", "(job " + from + "), kept here");
+        assertThat(web.get("/jobs/" + body + "/intake")).doesNotContain("Old ones of ours");
+        assertThat(web.get("/jobs/" + from + "/intake")).doesNotContain("Old ones of ours");
         assertThat(web.follow(act, "state", "SENT", "detail", "the specialist")).contains("It needs no cleaning");
         assertThat(web.follow("/parts/" + looks, "state", "KEPT", "detail", "shelf B3"))
                 .contains("No module came out in job " + looks);
@@ -59,7 +59,7 @@ class OldPartLabelTest {
         assertThat(web.follow(act, "state", "FITTED", "detail", String.valueOf(from)))
                 .contains("fitted again: job " + from)
                 .doesNotContain("gets the VIN");
-        assertThat(web.get("/jobs/" + other + "/intake")).doesNotContain("Old ones here");
+        assertThat(web.get("/jobs/" + other + "/intake")).doesNotContain("Old ones of ours");
         assertThat(web.follow(act, "state", "KEPT", "detail", "shelf B3")).contains("what became of it stands");
         WebSession trainee = WebSession.signIn(app.url(), "trainee");
         assertThat(trainee.get("/parts"))

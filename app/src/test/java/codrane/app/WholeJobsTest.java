@@ -69,6 +69,7 @@ class WholeJobsTest {
                 .anyMatch(setup -> setup.vin().equals(first.job().vin()));
         plug(can, first.job().vin().text());
         JsonNode before = modules(can);
+        assertThat(before.size()).isGreaterThan(8);
         try (Browsing browser = new Browsing(app.url(), who)) {
             new NextActPresser(browser, number).until("This job is closed");
             assertThat(browser.troubles()).isEmpty();

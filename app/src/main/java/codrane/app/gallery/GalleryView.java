@@ -3,13 +3,13 @@ package codrane.app.gallery;
 import codrane.app.job.JobFrame.Button;
 import codrane.app.job.JobFrame.Look;
 import codrane.app.job.JobFrame.Next;
-import codrane.app.job.StairsPicture;
 import codrane.app.shelf.LineageView;
 import codrane.app.tools.CheckView;
 import codrane.app.web.ForecastPicture;
 import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
 import codrane.app.web.River;
+import codrane.app.web.StairsPicture;
 import codrane.app.web.SupplyPicture;
 import codrane.core.job.SettleLadder;
 import codrane.core.job.SettleLadder.Rung;
@@ -167,9 +167,9 @@ record GalleryView(
 
     private static SettleLadder stairs() {
         return new SettleLadder(List.of(
-                new Rung(Settling.SLEEP, "Sleep", "nothing is lost", Where.TRIED),
+                new Rung(Settling.SLEEP, "Sleep", "nothing is lost", Where.SAID),
                 new Rung(Settling.RELEARN, "Learn anew", "lost: what was learned before", Where.WANTED),
-                new Rung(Settling.RESET, "Restart all modules", "nothing stored is lost", Where.NOT_HERE),
+                new Rung(Settling.RESET, "Restart all modules", "nothing stored is lost", Where.NOT_PLANNED),
                 new Rung(Settling.BATTERY_OFF, "Battery off", "lost: clock, window stops", Where.IF_NEEDED)));
     }
 

@@ -16,6 +16,7 @@ import codrane.core.text.Words;
 import codrane.link.file.FileSource;
 import codrane.link.file.SourceStream;
 import java.io.BufferedInputStream;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -23,6 +24,7 @@ import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -149,6 +151,7 @@ public class FileImport {
         Optional<FileSource> file = Optional.empty();
         try (ZipInputStream in = new ZipInputStream(new BufferedInputStream(new SourceStream(zip)))) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                if (entry.isDirectory()) continue;
                 boolean json = entry.getName().toLowerCase(Locale.ROOT).endsWith(".json");
                 if (json ? !manifest.isEmpty() : file.isPresent())
                     throw new NotTakenException(
@@ -159,8 +162,11 @@ public class FileImport {
             Source unpacked =
                     file.orElseThrow(() -> new NotTakenException("The zip holds no file beside the manifest."));
             return taken(new Parts(unpacked, manifest), who);
-        } catch (IOException | UncheckedIOException | IllegalArgumentException e) {
+        } catch (IOException | IllegalArgumentException e) {
             throw new NotTakenException("The zip can't be read.");
+        } catch (UncheckedIOException e) {
+            boolean broken = e.getCause() instanceof ZipException || e.getCause() instanceof EOFException;
+            throw broken ? new NotTakenException("The zip can't be read.") : e; // or the disk is full
         } finally {
             file.ifPresent(FileImport::closed);
         }

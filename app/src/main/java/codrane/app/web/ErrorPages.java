@@ -3,7 +3,9 @@ package codrane.app.web;
 import codrane.app.baseline.Baselines.UnknownBaselineException;
 import codrane.app.job.JobDesk.UnknownJobException;
 import codrane.app.workshop.Uploaded;
+import codrane.core.octets.Source;
 import codrane.core.text.Words;
+import java.io.UncheckedIOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
@@ -101,6 +103,17 @@ class ErrorPages {
         LOG.warn("the database does not answer: {}", e.getMessage());
         String what = "What was done before is kept. Try again in a moment; ./codrane doctor says more.";
         return page(model, new Trouble("The database does not answer.", what, true));
+    }
+
+    /** A full disk most of all: files on their way lie there. */
+    @ExceptionHandler({Source.UnreadableException.class, UncheckedIOException.class})
+    @ResponseStatus(HttpStatus.INSUFFICIENT_STORAGE)
+    String disk(RuntimeException e, Model model) {
+        LOG.error("a file could not be kept or read", e);
+        return page(
+                model,
+                "A file could not be kept or read on this computer's disk.",
+                "It was not taken. Look whether the disk is full, then try again.");
     }
 
     /** A fault of Codrane's own. What it was doing was taken back. */

@@ -51,7 +51,7 @@ class NextActsTest {
                 .containsExactly(Settling.values());
         assertThat(SettleLadder.of(state).rungs().getLast().where()).isEqualTo(SettleLadder.Where.IF_NEEDED);
         assertThat(SettleLadder.of(new Moment().facts()).rungs()) // nothing is planned
-                .allMatch(rung -> rung.where() == SettleLadder.Where.NOT_HERE);
+                .allMatch(rung -> rung.where() == SettleLadder.Where.NOT_PLANNED);
     }
 
     /** A run renews between two steps: what no grant covers whole must be covered step by step. */

@@ -25,6 +25,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.KeyPair;
+import java.util.Arrays;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -122,6 +123,8 @@ class FileImportTest {
         assertThat(imports.take(Source.of(zip("a.hex", file, "a.json", manifest)), new byte[0], "tech")
                         .id())
                 .isEqualTo(beside.id());
+        byte[] inAFolder = zip("a/", new byte[0], "a/a.hex", file, "a/a.json", manifest);
+        assertThat(imports.take(Source.of(inAFolder), new byte[0], "tech").id()).isEqualTo(beside.id());
     }
 
     @Test
@@ -151,6 +154,8 @@ class FileImportTest {
         refused(bent, good, "Not taken.");
         refused(memory, good, "Not taken.");
         refused(zip("a.json", good), new byte[0], "holds no file beside the manifest");
+        byte[] whole = zip("a.hex", file, "a.json", good);
+        refused(Arrays.copyOf(whole, whole.length / 2), new byte[0], "zip can't be read");
         refused(zip("a.hex", file, "b.hex", file, "a.json", good), new byte[0], "More than one file came");
         refused(file, json(signed(elsewhere(plain, "no-such-pack", "tail-lift"), "brennick")), "pack is not here");
         refused(file, json(signed(elsewhere(plain, LORNE.id(), "no-such"), "brennick")), "is no module of the");

@@ -10,10 +10,11 @@ import java.util.List;
 public record SettleLadder(List<Rung> rungs) {
     /** What this job has to do with one of the means. */
     public enum Where {
-        TRIED("done"),
+        BY_THE_RUN("done by the run"),
+        SAID("said to be done"),
         WANTED("to be done"),
         IF_NEEDED("only if messages stay"),
-        NOT_HERE("not of this vehicle");
+        NOT_PLANNED("not in this plan");
 
         private final String words;
 
@@ -39,28 +40,24 @@ public record SettleLadder(List<Rung> rungs) {
                 .toList());
     }
 
-    private static Where where(JobState state, Settling means) {
-        if (state.decided().notes().settled().contains(means)) return Where.TRIED;
-        List<Operation> planned = state.operations().stream()
-                .filter(o -> o.kind() == kind(means))
-                .filter(o -> means != Settling.RESET || o.module().isEmpty())
-                .toList();
-        if (planned.isEmpty()) return Where.NOT_HERE;
-        if (planned.stream().allMatch(Operation::conditional)) return Where.IF_NEEDED;
-        boolean byRun = means == Settling.RELEARN || means == Settling.RESET;
-        boolean done = byRun
-                ? state.runFinished()
-                : state.personHold(HoldPoint.SETTLED).filter(h -> !h.waived()).isPresent();
-        return done ? Where.TRIED : Where.WANTED;
+    /** Whether the plan has any of them: one that clears faults alone has none. */
+    public boolean planned() {
+        return rungs.stream().anyMatch(rung -> rung.where() != Where.NOT_PLANNED);
     }
 
-    private static Operation.Kind kind(Settling means) {
-        return switch (means) {
-            case SLEEP -> Operation.Kind.SLEEP;
-            case RELEARN -> Operation.Kind.RELEARN;
-            case RESET -> Operation.Kind.RESET;
-            case BATTERY_OFF -> Operation.Kind.BATTERY_OFF;
-        };
+    private static Where where(JobState state, Settling means) {
+        if (state.decided().notes().settled().contains(means)) return Where.SAID;
+        List<Operation> planned = state.operations().stream()
+                .filter(o -> o.kind() == means.kind())
+                .filter(o -> means != Settling.RESET || o.module().isEmpty())
+                .toList();
+        if (planned.isEmpty()) return Where.NOT_PLANNED;
+        if (planned.stream().allMatch(Operation::conditional)) return Where.IF_NEEDED;
+        if (means == Settling.RELEARN || means == Settling.RESET)
+            return state.runFinished() ? Where.BY_THE_RUN : Where.WANTED;
+        boolean said =
+                state.personHold(HoldPoint.SETTLED).filter(h -> !h.waived()).isPresent();
+        return said ? Where.SAID : Where.WANTED;
     }
 
     private static String title(Settling means) {

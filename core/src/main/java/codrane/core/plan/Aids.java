@@ -40,10 +40,20 @@ public record Aids(
 
     /** Ways to calm a vehicle down, the least invasive first. */
     public enum Settling {
-        SLEEP,
-        RELEARN,
-        RESET,
-        BATTERY_OFF
+        SLEEP(Operation.Kind.SLEEP),
+        RELEARN(Operation.Kind.RELEARN),
+        RESET(Operation.Kind.RESET),
+        BATTERY_OFF(Operation.Kind.BATTERY_OFF);
+
+        private final Operation.Kind kind;
+
+        Settling(Operation.Kind kind) {
+            this.kind = kind;
+        }
+
+        public Operation.Kind kind() {
+            return kind;
+        }
     }
 
     public Aids {

@@ -43,7 +43,7 @@ final class SettleByLadder implements Rule {
                                 : when(facts, draft, act.get(), before));
             }
             if (tried.contains(rung)) before = "tried";
-            else if (!planned || draft.has(kind(rung))) before = word(rung);
+            else if (!planned || draft.has(rung.kind())) before = word(rung);
         }
         return rungs.isEmpty()
                 ? Judgement.notNeeded("Everything that settles a vehicle was tried or is planned.")
@@ -60,15 +60,6 @@ final class SettleByLadder implements Rule {
                         ? "a message stays" + after + ", and is about the "
                                 + facts.pack().module(act.module()).lowerTitle()
                         : "a message stays or a new value is not taken up" + after);
-    }
-
-    private static Kind kind(Settling rung) {
-        return switch (rung) {
-            case SLEEP -> Kind.SLEEP;
-            case RELEARN -> Kind.RELEARN;
-            case RESET -> Kind.RESET;
-            case BATTERY_OFF -> Kind.BATTERY_OFF;
-        };
     }
 
     private static String word(Settling rung) {

@@ -113,7 +113,7 @@ public record IntakeView(
         facts.put("Complaint", job.complaint());
         facts.put("What is done", job.kind().title());
         state.replaced().ifPresent(module -> facts.put("Replaced", replaced(state, module.title())));
-        if (!others.isEmpty()) facts.put("Old ones here", String.join("; ", others));
+        if (!others.isEmpty()) facts.put("Old ones of ours", String.join("; ", others));
         facts.put(
                 "Taken in",
                 state.now().dayAndTime(job.life().createdAt()) + " by "

@@ -8,6 +8,7 @@ import codrane.app.shelf.MakerServiceClient;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.shelf.Shelf;
 import codrane.core.calibration.CalibrationCheck;
+import codrane.core.calibration.CalibrationFile;
 import codrane.core.calibration.Manifest;
 import codrane.core.calibration.ReadResult;
 import codrane.core.calibration.Shelved;
@@ -15,7 +16,6 @@ import codrane.core.job.FileFit;
 import codrane.core.job.JobState;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
-import codrane.core.octets.Checksums;
 import codrane.core.octets.Source;
 import codrane.core.text.Words;
 import java.util.List;
@@ -138,10 +138,14 @@ public class PrepareActs {
      * @return what comes of it, when it is kept
      */
     Function<JobState, Acted> taken(JobState asked, Source content, String who) {
-        if (shelf.read(content) instanceof ReadResult.Damaged damaged)
-            return state -> Acted.refused("The file is damaged. " + damaged.sentence());
+        return switch (shelf.read(content)) {
+            case ReadResult.Damaged damaged -> state -> Acted.refused("The file is damaged. " + damaged.sentence());
+            case ReadResult.Read(CalibrationFile file) -> known(asked, file.sha256(), content, who);
+        };
+    }
+
+    private Function<JobState, Acted> known(JobState asked, String sha256, Source content, String who) {
         try {
-            String sha256 = Checksums.sha256(content);
             Optional<Manifest> manifest = offered(asked, m -> m.sha256().equals(sha256));
             if (manifest.isEmpty())
                 return state -> Acted.refused("The maker's service knows no such file for "

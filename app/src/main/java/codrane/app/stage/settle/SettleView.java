@@ -1,6 +1,6 @@
 package codrane.app.stage.settle;
 
-import codrane.app.job.StairsPicture;
+import codrane.app.web.StairsPicture;
 import codrane.core.job.JobState;
 import codrane.core.job.SettleLadder;
 import codrane.core.plan.Operation;
@@ -11,7 +11,7 @@ import java.util.Optional;
  * The page of Settle.
  *
  * @param note why nothing stands here; empty when something does
- * @param stairs empty while nothing is planned
+ * @param stairs empty when none of them is planned
  * @param sleep empty when the vehicle was not watched since the run, or the next act says what was seen
  */
 public record SettleView(String note, Optional<StairsPicture> stairs, Optional<Seen> sleep, List<Wanted> wanted) {
@@ -29,9 +29,9 @@ public record SettleView(String note, Optional<StairsPicture> stairs, Optional<S
                 : wanted.isEmpty() ? "The plan wants neither sleep nor the battery off here." : "";
         return new SettleView(
                 note,
-                state.plan()
-                        .filter(plan -> !state.writes().isEmpty())
-                        .map(plan -> StairsPicture.of(SettleLadder.of(state))),
+                Optional.of(SettleLadder.of(state))
+                        .filter(SettleLadder::planned)
+                        .map(StairsPicture::of),
                 state.sleepSeen()
                         .filter(look -> wanted.isEmpty())
                         .map(look -> new Seen(look.asleep() ? "agrees" : "differs", look.sentence())),

@@ -1,4 +1,4 @@
-package codrane.app.job;
+package codrane.app.web;
 
 import codrane.core.job.SettleLadder;
 import codrane.core.job.SettleLadder.Rung;
@@ -30,7 +30,7 @@ public record StairsPicture(String label, List<Stair> stairs) {
                     stairs.size() * WIDE,
                     FIRST - stairs.size() * RISE,
                     rung.where() == Where.WANTED,
-                    rung.where() != Where.NOT_HERE));
+                    rung.where() != Where.NOT_PLANNED));
         String label = ladder.rungs().stream()
                 .map(rung -> rung.title() + " (" + rung.where().words() + "; " + rung.lost() + ")")
                 .collect(Collectors.joining(", then ", "The gentlest first: ", "."));
