@@ -71,7 +71,7 @@ final class NextActPresser {
 
     private boolean acted(String next) {
         if (next.startsWith("Fetch the calibration") && pressed("form[action$='/calibration']")) return true;
-        if (got()) return true;
+        if (next.endsWith("to be got") && pressed("form[action$='/needs']:has(button[value=here])")) return true;
         Locator button = browser.page.locator(".acts button, .acts a.btn").first();
         if (!button.isVisible() || button.textContent().strip().startsWith("Stop")) return false;
         for (Locator box : browser.page.locator("input[name=release]").all()) box.check();
@@ -81,12 +81,6 @@ final class NextActPresser {
         browser.page.waitForLoadState();
         refused();
         return true;
-    }
-
-    /** What has to be at hand before a run: said by the form beside it. */
-    private boolean got() {
-        if (!browser.page.url().endsWith("/prepare")) return false;
-        return pressed("form[action$='/needs']");
     }
 
     private boolean pressed(String form) {

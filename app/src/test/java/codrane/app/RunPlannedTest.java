@@ -217,9 +217,20 @@ class RunPlannedTest {
             assertThat(app.bean(RunStore.class).journal(run(job).id(), 500))
                     .anyMatch(row -> row.purpose().equals("Read what is there")); // and it is there: nothing to write
             assertThat(module(world, "tail-lift").path("software").asString()).isEqualTo("3.12");
-            assertThat(module(world, "tail-lift").path("coding")).isEqualTo(had);
+            JsonNode has = module(world, "tail-lift").path("coding");
+            assertThat(has.path("lift-main")).isEqualTo(had.path("lift-main"));
+            assertThat(limits(has, "3.12"))
+                    .as("kept elsewhere by 3.12, and the new one as built")
+                    .containsAllEntriesOf(limits(had, "3.08"))
+                    .containsEntry("pump.seconds", "25 s");
             app.context().close();
         }
+    }
+
+    private static Map<String, String> limits(JsonNode coding, String software) {
+        return LORNE.as(Map.of("tail-lift", software))
+                .layout("lift-limits")
+                .decode(Bytes.parse(coding.path("lift-limits").asString()));
     }
 
     /** A dead module kept the order, and nobody read it: what is not carried out whole is not begun. */

@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assumptions.assumeThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.job.JobDesk;
+import codrane.core.coding.Layout;
 import codrane.core.job.JobState;
+import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.standin.Island;
 import codrane.standin.StandinWorld;
@@ -15,6 +18,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -33,6 +37,7 @@ class WholeJobsTest {
     private static final int SPEED = 40;
     private static final int DELIVERY = 40_000_000;
     private static final boolean ALL = Boolean.getBoolean("codrane.jobs");
+    private static final long ONLY = Long.getLong("codrane.job", 0);
 
     private static StandinWorld.Stock stock;
     private static App app;
@@ -63,7 +68,7 @@ class WholeJobsTest {
     })
     void job_pressedThrough_isClosed_andTheVehicleHoldsWhatWasPlanned(
             String kind, long number, String who, String module, boolean always) {
-        assumeThat(always || ALL).isTrue();
+        assumeThat(ONLY == 0 ? always || ALL : ONLY == number).isTrue();
         JobState first = app.bean(JobDesk.class).state(number);
         boolean can = stock.onCan().stream()
                 .anyMatch(setup -> setup.vin().equals(first.job().vin()));
@@ -95,10 +100,10 @@ class WholeJobsTest {
                     .as(id)
                     .isEqualTo(before.path(id).path("counter"));
         }
-        for (Operation o : last.operations()) holds(last, o, after);
+        for (Operation o : last.operations()) holds(last, o, before, after);
     }
 
-    private static void holds(JobState state, Operation o, JsonNode modules) {
+    private static void holds(JobState state, Operation o, JsonNode before, JsonNode modules) {
         JsonNode held = modules.path(o.module());
         switch (o.kind()) {
             case PROGRAM ->
@@ -111,10 +116,34 @@ class WholeJobsTest {
                 assertThat(held.path("vin").asString())
                         .as(o.title())
                         .isEqualTo(state.job().vin().text());
+            case WRITE_CODING -> {
+                if (state.job().kind() == JobKind.UPDATE_SOFTWARE)
+                    assertThat(settings(state.pack(), o.module(), held))
+                            .as(o.title())
+                            .containsAllEntriesOf(known(state.pack(), o.module(), before.path(o.module()), held));
+            }
             default -> {}
         }
         if (!o.module().isEmpty())
             assertThat(held.path("bootOnly").asBoolean()).as(o.title()).isFalse();
+    }
+
+    /** Settings by layout and name, as the module's own software keeps them. */
+    private static Map<String, String> settings(Pack pack, String module, JsonNode held) {
+        Map<String, String> settings = new TreeMap<>();
+        Pack kept = pack.as(Map.of(module, held.path("software").asString()));
+        for (Layout layout : kept.blocksOf(kept.module(module)))
+            layout.decode(Bytes.parse(held.path("coding").path(layout.id()).asString()))
+                    .forEach((field, value) -> settings.put(layout.id() + "/" + field, value));
+        return settings;
+    }
+
+    /** What a module held before, as far as its software of now knows it. */
+    private static Map<String, String> known(Pack pack, String module, JsonNode before, JsonNode after) {
+        Map<String, String> settings = settings(pack, module, before);
+        settings.keySet().retainAll(settings(pack, module, after).keySet());
+        assertThat(settings).isNotEmpty();
+        return settings;
     }
 
     private static void plug(boolean can, String vin) {

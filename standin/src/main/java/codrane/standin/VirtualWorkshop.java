@@ -31,6 +31,7 @@ import codrane.standin.vehicle.SimulatedVehicle;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** A vehicle and a tester, in one process and virtual time: for traces, measurements, predictions and tests. */
@@ -156,7 +157,10 @@ public final class VirtualWorkshop {
         module.flash().ifPresent(flash -> tasks.add(programming(moduleId)));
         tasks.add(new RunTask.Write(
                 module, module.did(PackModule.Ident.VIN), Bytes.ascii(vin.text()), window, "Write the VIN"));
-        for (Layout layout : pack.blocksOf(module)) {
+        String software = module.flash().isPresent()
+                ? module.software().current()
+                : vehicle.server(moduleId).orElseThrow().state().software();
+        for (Layout layout : pack.as(Map.of(moduleId, software)).blocksOf(module)) {
             tasks.add(new RunTask.Write(
                     module,
                     layout.dataIdentifier(),

@@ -74,6 +74,19 @@ class VirtualWorkshopTest {
                 .contains("U1342-00");
     }
 
+    @Test
+    void programming_toASoftwareThatKeepsABlockOtherwise_leavesItEmpty_andTheOthersAsTheyWere() {
+        VirtualWorkshop workshop = new VirtualWorkshop(Conditions.usedTailLift(LORNE));
+        Bytes main = scan(workshop).get("tail-lift").coding().get("lift-main");
+        assertThat(scan(workshop).get("tail-lift").coding().get("lift-limits").length())
+                .isEqualTo(10);
+        assertThat(new Scenes(workshop).transfer("tail-lift").good()).isTrue();
+        ModuleReading after = scan(workshop).get("tail-lift");
+        assertThat(after.text(Ident.SOFTWARE)).contains("3.12");
+        assertThat(after.coding().get("lift-limits")).isEqualTo(Bytes.filled(12, 0xFF));
+        assertThat(after.coding().get("lift-main")).isEqualTo(main);
+    }
+
     @ParameterizedTest
     @ValueSource(ints = {2, 3, 5})
     void scan_everySoManyRequestsLost_isReadWholeAllTheSame(int every) {

@@ -92,7 +92,7 @@ public record DiffView(View view, List<Tab> tabs, List<Line> lines) {
                     title,
                     layout == null ? block.block() : layout.title(),
                     block.bytes().size() + " bytes differ",
-                    "in no setting that the pack knows"));
+                    block.unnamed()));
     }
 
     private static void octets(Pack pack, String title, BlockDiff block, List<Line> lines) {

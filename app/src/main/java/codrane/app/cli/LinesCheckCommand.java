@@ -29,13 +29,20 @@ final class LinesCheckCommand extends Asked {
     @Option(names = "--pack", paramLabel = "P")
     private Optional<String> packName = Optional.empty();
 
+    @Option(
+            names = "--software",
+            paramLabel = "V",
+            description = "of the module, by which the layout is chosen (default: the newest)")
+    private String software = "";
+
     private record LineTold(int row, String tag, int number, boolean valid, String reason) {}
 
     private record Told(String file, List<LineTold> lines, List<String> missing, List<String> repeated) {}
 
     @Override
     public Integer call() throws IOException {
-        Optional<Pack> pack = packName.isPresent() ? Optional.of(PackFiles.named(packName.get())) : Optional.empty();
+        Optional<Pack> pack =
+                packName.isPresent() ? Optional.of(kept(PackFiles.named(packName.get()))) : Optional.empty();
         List<LineRow> rows = LineSheet.rows(InputFile.text(InputFile.path(name), LONGEST));
         if (rows.isEmpty()) throw new IOException(name + " has no line");
         Map<String, List<LineRow>> byTag = new LinkedHashMap<>();
@@ -57,6 +64,14 @@ final class LinesCheckCommand extends Asked {
         output().result("lines-check", new Told(name, lines, missing, repeated), text(lines, missing, repeated));
         boolean good = lines.stream().allMatch(LineTold::valid) && missing.isEmpty() && repeated.isEmpty();
         return good ? Main.GOOD : Main.FOUND;
+    }
+
+    /** As that software keeps the coding, in whichever module. */
+    private Pack kept(Pack pack) {
+        if (software.isEmpty()) return pack;
+        Map<String, String> all = new LinkedHashMap<>();
+        pack.modules().keySet().forEach(module -> all.put(module, software));
+        return pack.as(all);
     }
 
     private static LineTold told(LineRow row, String foreign) {

@@ -18,6 +18,7 @@ import java.time.InstantSource;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.RecoverableDataAccessException;
 import org.springframework.dao.TransientDataAccessException;
@@ -245,12 +246,33 @@ final class JdbcRunJournal implements RunJournal {
         int did = task.immobiliser().state();
         String was = Bytes.of(before).hex();
         return new ChangeLedger.Change(
-                time.instant(), module, task.title(), did, was, Bytes.of(after).hex());
+                time.instant(), module, task.title(), did, was, Bytes.of(after).hex(), "");
     }
 
     private ChangeLedger.Change change(
             RunTask task, @org.jspecify.annotations.Nullable Integer dataIdentifier, String before, String after) {
-        return new ChangeLedger.Change(time.instant(), task.module().id(), task.title(), dataIdentifier, before, after);
+        return new ChangeLedger.Change(
+                time.instant(),
+                task.module().id(),
+                task.title(),
+                dataIdentifier,
+                before,
+                after,
+                software(task.module().id()));
+    }
+
+    /** Of the module as this run leaves it: that of its own programming, else the one that was read. */
+    private String software(String module) {
+        return order.tasks().stream()
+                .flatMap(task -> task instanceof RunTask.Program program
+                                && program.module().id().equals(module)
+                        ? Stream.of(program.softwareAfter())
+                        : Stream.empty())
+                .findFirst()
+                .orElseGet(() -> order.before()
+                        .getOrDefault(module, ModuleReading.silent(module))
+                        .text(Ident.SOFTWARE)
+                        .orElse(""));
     }
 
     private Bytes was(ModuleReading before, RunTask.Write write) {

@@ -33,4 +33,5 @@ class ChangeEntity {
 
     String before;
     String after;
+    String software;
 }

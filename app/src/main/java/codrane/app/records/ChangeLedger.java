@@ -30,6 +30,7 @@ public class ChangeLedger {
     /**
      * @param dataIdentifier null when software was changed
      * @param before hex, or a software version; empty when it was not known
+     * @param software that the module had when it was written, by which the octets are read; empty when it told none
      */
     public record Change(
             Instant at,
@@ -37,7 +38,8 @@ public class ChangeLedger {
             String what,
             @org.jspecify.annotations.Nullable Integer dataIdentifier,
             String before,
-            String after) {}
+            String after,
+            String software) {}
 
     /** A change, with who made it in which job. */
     public record Made(Change change, String who, long jobId) {}
@@ -58,6 +60,7 @@ public class ChangeLedger {
         entity.dataIdentifier = change.dataIdentifier();
         entity.before = change.before();
         entity.after = change.after();
+        entity.software = change.software();
         changes.save(entity);
     }
 
@@ -76,7 +79,9 @@ public class ChangeLedger {
     private static List<Made> records(List<ChangeEntity> found) {
         return found.stream()
                 .map(c -> new Made(
-                        new Change(c.at, c.module, c.what, c.dataIdentifier, c.before, c.after), c.who, c.jobId))
+                        new Change(c.at, c.module, c.what, c.dataIdentifier, c.before, c.after, c.software),
+                        c.who,
+                        c.jobId))
                 .toList();
     }
 }

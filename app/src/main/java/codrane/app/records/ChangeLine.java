@@ -10,6 +10,7 @@ import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -57,8 +58,8 @@ public record ChangeLine(String when, String module, String what, List<String> d
                     secret.get().master().equals(module.id())
                             ? "keys known: " + before.u8(0) + " → " + after.u8(0)
                             : "not paired → paired");
-        Optional<Layout> layout = pack.blocksOf(module).stream()
-                .filter(l -> l.dataIdentifier() == did && l.length() == before.length())
+        Optional<Layout> layout = pack.as(Map.of(module.id(), change.software())).blocksOf(module).stream()
+                .filter(l -> l.dataIdentifier() == did && l.length() == before.length() && l.length() == after.length())
                 .findFirst();
         return layout.map(l -> settings(l, before, after)).orElse(List.of("written anew: " + after.spaced()));
     }

@@ -65,6 +65,29 @@ class CodingCommandsTest {
     }
 
     @Test
+    void decode_bySoftware_choosesItsLayout_andRefusesWhatIsNotIts() {
+        List<String> limits = List.of("coding", "decode", "brennick-lorne", "tail-lift", "lift-limits");
+        assertThat(command.run(with(limits, "00".repeat(9) + "00", "--software", "3.08", "--json")))
+                .isEqualTo(1); // the check does not fit zeros
+        assertThat(command.json().path("fields").findValuesAsString("key"))
+                .containsExactly("load.most", "tilt.most", "height.top");
+        assertThat(command.run(with(limits, "00".repeat(10)))).isEqualTo(2);
+        assertThat(command.err()).contains("10 bytes", "has 12", "so many it has with software 3.00 to before 3.10");
+        assertThat(command.run(with(limits, "00".repeat(12), "--software", "3.08")))
+                .isEqualTo(2);
+        assertThat(command.err()).contains("of software 3.08 has 10", "so many it has with software 3.10 and newer");
+        assertThat(command.run(with(limits, "00".repeat(12), "--software", "2.9")))
+                .isEqualTo(2);
+        assertThat(command.err()).contains("how 2.9 keeps lift-limits is not known");
+    }
+
+    private static List<String> with(List<String> command, String... more) {
+        List<String> all = new ArrayList<>(command);
+        all.addAll(List.of(more));
+        return all;
+    }
+
+    @Test
     void decode_wrongCheck_isFound() {
         assertThat(coding("encode", "00".repeat(length()), "beeper=loud")).isZero();
         String hex = command.json().path("hex").asString();

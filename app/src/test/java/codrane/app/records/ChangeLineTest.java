@@ -18,7 +18,7 @@ class ChangeLineTest {
     private static final Layout LIFT = LORNE.layouts().get("lift-main");
 
     private static List<String> details(Integer did, String before, String after) {
-        Change change = new Change(Instant.EPOCH, "tail-lift", "what", did, before, after);
+        Change change = new Change(Instant.EPOCH, "tail-lift", "what", did, before, after, "3.12");
         return ChangeLine.of(LORNE, List.of(new ChangeLedger.Made(change, "tech", 1)), Instant::toString)
                 .getFirst()
                 .details();

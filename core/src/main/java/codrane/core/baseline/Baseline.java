@@ -68,7 +68,8 @@ public record Baseline(String json, String sha256) {
         return Checksums.sha256(json.getBytes(StandardCharsets.UTF_8));
     }
 
-    private static Map<String, Object> module(Pack pack, PackModule module, ModuleReading reading, DeepReading all) {
+    private static Map<String, Object> module(Pack newest, PackModule module, ModuleReading reading, DeepReading all) {
+        Pack pack = newest.as(ModuleReading.software(Map.of(module.id(), reading)));
         Map<String, Object> out = new LinkedHashMap<>();
         out.put("module", module.id());
         out.put("address", module.address());

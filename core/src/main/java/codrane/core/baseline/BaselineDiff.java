@@ -33,11 +33,21 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
      */
     public record ByteChange(int at, int from, int to) {}
 
-    /** @param fields empty when one of the blocks could not be labelled */
-    public record BlockDiff(String block, List<ByteChange> bytes, List<Change> fields) {
+    /**
+     * @param fields empty when one of the blocks could not be labelled, or no setting differs
+     * @param relaid the settings are as they were, and another software keeps them
+     */
+    public record BlockDiff(String block, List<ByteChange> bytes, List<Change> fields, boolean relaid) {
         public BlockDiff {
             bytes = List.copyOf(bytes);
             fields = List.copyOf(fields);
+        }
+
+        /** Why no setting is named where bytes differ. */
+        public String unnamed() {
+            return relaid
+                    ? "every setting as it was: this software keeps them elsewhere"
+                    : "in no setting that the pack knows";
         }
     }
 
@@ -114,7 +124,10 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
                 id,
                 presence,
                 texts(before.get().identification(), after.get().identification()),
-                blocks(before.get().coding(), after.get().coding()),
+                blocks(
+                        before.get().coding(),
+                        after.get().coding(),
+                        !software(before.get()).equals(software(after.get()))),
                 bothRead ? faults(before.get().faults(), after.get().faults()) : List.of(),
                 measured(before.get().adaptations(), after.get().adaptations()),
                 measured(before.get().live(), after.get().live()));
@@ -145,7 +158,11 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
         return changes;
     }
 
-    private static List<BlockDiff> blocks(List<Block> before, List<Block> after) {
+    private static String software(Module module) {
+        return module.identification().getOrDefault("software", "");
+    }
+
+    private static List<BlockDiff> blocks(List<Block> before, List<Block> after, boolean otherSoftware) {
         Map<String, Block> was = new LinkedHashMap<>();
         before.forEach(b -> was.put(b.id(), b));
         Map<String, Block> is = new LinkedHashMap<>();
@@ -159,8 +176,9 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
             Block other = is.getOrDefault(id, none);
             if (one.raw().equals(other.raw())) continue;
             boolean labelled = !one.values().isEmpty() && !other.values().isEmpty();
+            List<Change> fields = labelled ? texts(one.values(), other.values()) : List.of();
             diffs.add(new BlockDiff(
-                    id, bytes(one.raw(), other.raw()), labelled ? texts(one.values(), other.values()) : List.of()));
+                    id, bytes(one.raw(), other.raw()), fields, labelled && otherSoftware && fields.isEmpty()));
         }
         return diffs;
     }

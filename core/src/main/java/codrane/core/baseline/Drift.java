@@ -76,11 +76,11 @@ public record Drift(List<Group> groups, List<String> otherSettings) {
                 Layout layout = pack.layouts().get(block.block());
                 if (block.fields().isEmpty() || layout == null || is.isEmpty())
                     other.add(module.title() + ", " + block.block() + ": "
-                            + block.bytes().size() + " bytes differ, in no setting that the pack knows.");
+                            + block.bytes().size() + " bytes differ, " + block.unnamed() + ".");
                 else
                     for (Change change : block.fields())
                         byTitle.computeIfAbsent(title(pack, module, layout, change.what()), t -> new ArrayList<>())
-                                .add(lost(module, layout, change, was, is.get()));
+                                .add(lost(pack, module, layout, change, was, is.get()));
             }
         }
         List<Group> groups = new ArrayList<>();
@@ -95,17 +95,18 @@ public record Drift(List<Group> groups, List<String> otherSettings) {
                 .orElse(module.title());
     }
 
-    private static Lost lost(PackModule module, Layout layout, Change change, Module was, Module is) {
+    private static Lost lost(Pack pack, PackModule module, Layout layout, Change change, Module was, Module is) {
         Block block = is.coding().stream()
                 .filter(b -> b.id().equals(layout.id()))
                 .findFirst()
                 .orElseThrow();
-        Optional<String> obstacle = layout.encode(Map.of(change.what(), change.from()), block.raw())
+        String before = was.identification().getOrDefault("software", "");
+        String after = is.identification().getOrDefault("software", "");
+        Layout now = pack.as(Map.of(module.id(), after)).layout(layout.id());
+        Optional<String> obstacle = now.encode(Map.of(change.what(), change.from()), block.raw())
                         instanceof Layout.Encoded.Refused(String reason)
                 ? Optional.of("The software of now does not take it: " + reason)
                 : Optional.empty();
-        String before = was.identification().getOrDefault("software", "");
-        String after = is.identification().getOrDefault("software", "");
         return new Lost(
                 new PutBack(module.id(), layout.id(), change.what(), change.from(), change.to()),
                 module.title(),

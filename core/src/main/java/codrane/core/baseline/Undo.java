@@ -4,11 +4,14 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Settings as they were before the workshop first changed them: for a resale, or a warranty.
@@ -22,8 +25,15 @@ public record Undo(List<Setting> settings, List<String> others) {
      *
      * @param dataIdentifier empty for software
      * @param before hex of what stood there; may be empty
+     * @param software of the module when it was written; empty when it was not kept
      */
-    public record Written(String module, String what, Optional<Integer> dataIdentifier, String before, String after) {}
+    public record Written(
+            String module,
+            String what,
+            Optional<Integer> dataIdentifier,
+            String before,
+            String after,
+            String software) {}
 
     /**
      * @param was before the first change
@@ -38,19 +48,23 @@ public record Undo(List<Setting> settings, List<String> others) {
 
     /**
      * @param written oldest first
-     * @param now coding blocks as they were read last, by layout
+     * @param now every module as it was read last
      */
-    public static Undo of(Pack pack, List<Written> written, Map<String, Bytes> now) {
+    public static Undo of(Pack pack, List<Written> written, Map<String, ModuleReading> now) {
+        Pack today = pack.as(ModuleReading.software(now));
         Map<String, Setting> settings = new LinkedHashMap<>();
         List<String> others = new ArrayList<>();
+        Set<String> programmed = new HashSet<>();
         for (Written one : written) {
             PackModule module = pack.modules().get(one.module());
             if (module == null) continue;
-            Optional<Layout> layout = layout(pack, module, one);
+            if (one.dataIdentifier().isEmpty() && !one.before().isEmpty()) programmed.add(module.id());
+            Optional<Layout> layout = layout(pack.as(Map.of(module.id(), one.software())), module, one);
             if (layout.isEmpty()) others.add(module.title() + ": " + one.what() + ".");
-            else if (layout.get().isBlank(Bytes.parse(one.before())))
-                others.add(module.title() + ": " + layout.get().title() + " was blank before, the part was new.");
-            else changed(module, layout.get(), one, now, settings);
+            else if (!layout.get().isBlank(Bytes.parse(one.before())))
+                changed(today, module, layout.get(), one, now, settings, others);
+            else if (!programmed.contains(module.id())) // which empties it, and what was in it goes back
+            others.add(module.title() + ": " + layout.get().title() + " was blank before, the part was new.");
         }
         settings.values().removeIf(s -> s.is().equals(s.was()));
         return new Undo(
@@ -72,12 +86,25 @@ public record Undo(List<Setting> settings, List<String> others) {
                 .findFirst();
     }
 
+    /** @param today with the layouts of the software of now */
     private static void changed(
-            PackModule module, Layout layout, Written one, Map<String, Bytes> now, Map<String, Setting> settings) {
-        Bytes held = now.get(layout.id());
-        if (held == null || held.length() != layout.length()) return;
-        Map<String, String> is = layout.decode(held);
-        for (Layout.Change change : layout.diff(Bytes.parse(one.before()), Bytes.parse(one.after()))) {
+            Pack today,
+            PackModule module,
+            Layout then,
+            Written one,
+            Map<String, ModuleReading> now,
+            Map<String, Setting> settings,
+            List<String> others) {
+        Layout layout = today.layout(then.id());
+        Optional<Bytes> held = Optional.ofNullable(now.get(module.id()))
+                .map(reading -> reading.coding().get(layout.id()));
+        if (held.filter(block -> block.length() == layout.length()).isEmpty()) return;
+        Map<String, String> is = layout.decode(held.get());
+        for (Layout.Change change : then.diff(Bytes.parse(one.before()), Bytes.parse(one.after()))) {
+            if (!is.containsKey(change.key())) {
+                others.add(module.title() + ": \"" + change.title() + "\", which its software of now does not have.");
+                continue;
+            }
             String key = layout.id() + "/" + change.key();
             String there = is.getOrDefault(change.key(), "");
             String was =

@@ -51,6 +51,11 @@ public record Field(
         return kind == Kind.TEXT || kind == Kind.BCD;
     }
 
+    /** The same setting at another place. */
+    public Field movedTo(int position) {
+        return new Field(key, title, position, bits, kind, little, values, scale);
+    }
+
     /** One past the last bit position. */
     public int end() {
         return at + bits;

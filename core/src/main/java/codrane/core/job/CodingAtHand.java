@@ -1,9 +1,13 @@
 package codrane.core.job;
 
+import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary.Purpose;
 import codrane.core.baseline.PutBack;
+import codrane.core.coding.Carried;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
@@ -52,7 +56,28 @@ public final class CodingAtHand {
     }
 
     private static Optional<Map<String, Bytes>> held(JobState state, String module) {
-        return state.before().map(scan -> scan.readings().get(module)).map(ModuleReading::coding);
+        return state.before().map(scan -> scan.readings().get(module)).map(reading -> carried(state, reading));
+    }
+
+    /** What a module held, as the software keeps it that is written to; blocks that nobody can read stay out. */
+    static Map<String, Bytes> carried(JobState state, ModuleReading reading) {
+        return carried(
+                state, reading.module(), ModuleReading.software(Map.of(reading.module(), reading)), reading.coding());
+    }
+
+    private static Map<String, Bytes> carried(
+            JobState state, String module, Map<String, String> software, Map<String, Bytes> blocks) {
+        Pack read = state.pack().as(software);
+        Map<String, Bytes> carried = new LinkedHashMap<>();
+        for (Layout to : state.packWritten().blocksOf(state.pack().module(module))) {
+            Bytes block = blocks.get(to.id());
+            Layout from = read.layout(to.id());
+            if (block == null) continue;
+            if (from.equals(to)) carried.put(to.id(), block);
+            else if (block.length() == from.length() && !from.fields().isEmpty())
+                carried.put(to.id(), Carried.of(from, block, to).block());
+        }
+        return carried;
     }
 
     /** What was read before an erase goes back: the plan has no better source. */
@@ -91,7 +116,7 @@ public final class CodingAtHand {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         state.putBack().stream().map(PutBack::module).distinct().forEach(module -> {
             ModuleReading reading = readings.getOrDefault(module, ModuleReading.silent(module));
-            blocks.putAll(changed(state, module, reading.coding()));
+            blocks.putAll(changed(state, module, carried(state, reading)));
         });
         return blocks;
     }
@@ -108,7 +133,7 @@ public final class CodingAtHand {
         Map<String, Bytes> blocks = new LinkedHashMap<>();
         for (PutBack setting : state.putBack()) {
             if (!setting.module().equals(module)) continue;
-            Layout layout = state.pack().layout(setting.layout());
+            Layout layout = state.packWritten().layout(setting.layout());
             Bytes read = before.getOrDefault(layout.id(), Bytes.EMPTY); // what was not read holds nothing
             Bytes held = blocks.getOrDefault(layout.id(), read);
             if (setting.whole()) blocks.put(layout.id(), Bytes.parse(setting.value()));
@@ -124,19 +149,22 @@ public final class CodingAtHand {
         Optional<Long> old = state.baselined().last(Purpose.OLD_PART).map(b -> b.id());
         if (old.isEmpty() || replaced.isEmpty()) return Map.of();
         Map<String, Bytes> blocks = new LinkedHashMap<>();
-        state.baselined()
-                .files()
-                .apply(old.get())
-                .module(replaced.get())
-                .ifPresent(module -> module.coding().forEach(block -> blocks.put(block.id(), block.raw())));
-        boolean own = state.pack().blocksOf(state.pack().module(replaced.get())).stream()
+        Optional<BaselineFile.Module> part =
+                state.baselined().files().apply(old.get()).module(replaced.get());
+        part.ifPresent(module -> module.coding().forEach(block -> blocks.put(block.id(), block.raw())));
+        Map<String, String> software = Map.of(
+                replaced.get(),
+                part.map(module -> module.identification().getOrDefault(Ident.SOFTWARE.key(), ""))
+                        .orElse(""));
+        Pack read = state.pack().as(software);
+        boolean own = read.blocksOf(read.module(replaced.get())).stream()
                 .allMatch(layout -> blocks.containsKey(layout.id())
                         && CodingState.ofBlock(
-                                        state.pack(),
+                                        read,
                                         layout,
                                         blocks.get(layout.id()),
                                         state.job().vin())
                                 == CodingState.AGREES);
-        return own ? blocks : Map.of();
+        return own ? carried(state, replaced.get(), software, blocks) : Map.of();
     }
 }

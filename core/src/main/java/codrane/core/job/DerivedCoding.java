@@ -6,6 +6,7 @@ import codrane.core.order.OrderCoding;
 import codrane.core.order.OrderEffect;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature.Setting;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
@@ -68,14 +69,16 @@ public final class DerivedCoding {
         if (order.isEmpty() || codes.isEmpty() || state.before().isEmpty() || !planned(state, module))
             return Optional.empty();
         Map<Setting, String> values = OrderCoding.derive(order.get(), codes);
-        PackModule holder = state.pack().module(module);
+        Pack pack = state.packWritten();
+        PackModule holder = pack.module(module);
         ModuleReading reading = state.before().get().readings().getOrDefault(module, ModuleReading.silent(module));
         boolean own = state.job().kind().about() == JobKind.About.ORDER
                 && !OrderWork.of(facts(state), order.get()).whole().contains(module);
         Map<String, Bytes> blocks = new LinkedHashMap<>();
-        for (Layout layout : state.pack().blocksOf(holder)) {
-            Bytes base =
-                    own ? reading.coding().getOrDefault(layout.id(), Bytes.EMPTY) : Bytes.filled(layout.length(), 0);
+        for (Layout layout : pack.blocksOf(holder)) {
+            Bytes base = own
+                    ? CodingAtHand.carried(state, reading).getOrDefault(layout.id(), Bytes.EMPTY)
+                    : Bytes.filled(layout.length(), 0);
             Layout.Encoded encoded = layout.encode(values(state, layout, values, own), base);
             if (!(encoded instanceof Layout.Encoded.Block(Bytes block))) return Optional.empty();
             if (!own || !block.equals(base)) blocks.put(layout.id(), block);

@@ -20,6 +20,7 @@ import codrane.core.power.PowerGate;
 import codrane.core.power.PowerWindow;
 import codrane.core.ready.Readiness;
 import codrane.core.scan.AgreementMatrix;
+import codrane.core.scan.ModuleReading;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -75,6 +76,25 @@ public final class JobState {
 
     public Pack pack() {
         return pack;
+    }
+
+    /** The pack as the software that a scan found keeps coding. */
+    public Pack pack(Scan scan) {
+        return pack.as(ModuleReading.software(scan.readings()));
+    }
+
+    /** The pack as the software keeps coding when the plan writes it: of the job's module, after its programming. */
+    public Pack packWritten() {
+        return once(
+                "pack as it is written",
+                s -> VehicleFacts.written(
+                        job.kind(),
+                        pack,
+                        before().map(Scan::readings)
+                                .map(ModuleReading::software)
+                                .orElse(Map.of()),
+                        job.replacedModule(),
+                        calibration().map(c -> c.manifest().softwareAfter())));
     }
 
     public Now now() {
@@ -309,7 +329,7 @@ public final class JobState {
                 .flatMap(module -> prepared().sheets().stream()
                         .filter(s -> s.module().equals(module.id()))
                         .findFirst()
-                        .map(s -> JudgedSheet.of(pack, module, job.vin(), s)));
+                        .map(s -> JudgedSheet.of(packWritten(), module, job.vin(), s)));
     }
 
     /** What the run needs of the supply: programming more than coding, a demanding module more still. */

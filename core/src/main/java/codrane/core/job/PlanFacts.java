@@ -128,7 +128,7 @@ public final class PlanFacts {
         DecideNotes notes = state.decided().notes();
         Optional<String> feature = Optional.of(notes.feature()).filter(f -> !f.isEmpty());
         List<SettingChange> settings = new ArrayList<>(chosenByName(state).stream()
-                .map(s -> SettingChange.of(state.pack(), scan.readings(), s))
+                .map(s -> SettingChange.of(state.packWritten(), scan.readings(), s))
                 .toList());
         if (feature.isPresent()) settings.addAll(now(state, scan, about(state)));
         boolean order = kind.about() == JobKind.About.ORDER;
@@ -191,7 +191,7 @@ public final class PlanFacts {
 
     /** A setting as it was read; empty when its block was not. */
     public static Optional<String> value(JobState state, Scan scan, String block, String field) {
-        Layout layout = state.pack().layout(block);
+        Layout layout = state.pack(scan).layout(block);
         String module = holder(state, block);
         Optional<Bytes> octets = Optional.ofNullable(scan.readings().get(module))
                 .map(r -> r.coding().get(block))

@@ -8,6 +8,7 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.order.OrderCoding;
 import codrane.core.pack.Feature.Setting;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.plan.HoldPoint;
@@ -56,10 +57,10 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
         }
     }
 
-    /** The module's blocks as one vehicle held them, by layout. */
-    private record Held(Vin vin, String takenAt, Map<String, Bytes> blocks) {
-        String read(Layout layout, Field field) {
-            return field.read(requireNonNull(blocks.get(layout.id())));
+    /** The module's settings as one vehicle held them; its software may not know all of them. */
+    private record Held(Vin vin, String takenAt, Map<Setting, String> values) {
+        Optional<String> read(Layout layout, Field field) {
+            return Optional.ofNullable(values.get(new Setting(layout.id(), field.key())));
         }
     }
 
@@ -90,7 +91,7 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
         List<Held> held = held(state, module);
         Map<Setting, String> ordered = ordered(state);
         List<Line> lines = new ArrayList<>();
-        for (Layout layout : state.pack().blocksOf(module)) {
+        for (Layout layout : state.packWritten().blocksOf(module)) {
             for (Field field : layout.fields()) {
                 if (field.key().equals(state.pack().madeFor().get(layout.id()))) continue;
                 String key = layout.id() + "/" + field.key();
@@ -120,24 +121,37 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
                 m.coding().forEach(block -> blocks.put(block.id(), block.raw()));
                 Vin vin = new Vin(file.vin());
                 boolean own = vin.text().equals(m.identification().getOrDefault(Ident.VIN.key(), vin.text()));
-                if (own && CodingState.of(state.pack(), module, blocks, vin) == CodingState.AGREES)
-                    held.add(new Held(vin, file.takenAt(), blocks));
+                Pack pack =
+                        state.pack().as(Map.of(module.id(), m.identification().getOrDefault(Ident.SOFTWARE.key(), "")));
+                if (own && CodingState.of(pack, module, blocks, vin) == CodingState.AGREES)
+                    held.add(new Held(vin, file.takenAt(), values(pack.blocksOf(module), blocks)));
             });
         return held;
+    }
+
+    private static Map<Setting, String> values(List<Layout> layouts, Map<String, Bytes> blocks) {
+        Map<Setting, String> values = new LinkedHashMap<>();
+        for (Layout layout : layouts)
+            layout.decode(requireNonNull(blocks.get(layout.id())))
+                    .forEach((field, value) -> values.put(new Setting(layout.id(), field), value));
+        return values;
     }
 
     private static List<Option> options(JobState state, Layout layout, Field field, List<Held> held) {
         Optional<Held> own =
                 held.stream().filter(h -> h.vin().equals(state.job().vin())).findFirst();
-        if (own.filter(h -> writable(layout, field, h.read(layout, field))).isPresent())
+        Optional<String> ownValue =
+                own.flatMap(h -> h.read(layout, field)).filter(value -> writable(layout, field, value));
+        if (ownValue.isPresent())
             return List.of(new Option(
-                    own.get().read(layout, field),
+                    ownValue.get(),
                     "this vehicle, "
-                            + state.now().dayAndTime(Instant.parse(own.get().takenAt()))));
+                            + state.now()
+                                    .dayAndTime(Instant.parse(own.orElseThrow().takenAt()))));
         String built = layout.worded(
                 field.key(), layout.factory().getOrDefault(field.key(), field.read(Bytes.filled(layout.length(), 0))));
         Map<String, Integer> counts = new LinkedHashMap<>();
-        for (Held other : held) counts.merge(other.read(layout, field), 1, Integer::sum);
+        for (Held other : held) other.read(layout, field).ifPresent(value -> counts.merge(value, 1, Integer::sum));
         List<Option> options = new ArrayList<>();
         counts.entrySet().stream()
                 .filter(e -> writable(layout, field, e.getKey()))
@@ -220,7 +234,7 @@ public record ReferenceCoding(PackModule module, int readings, List<Line> lines)
     Optional<Map<String, Bytes>> blocks(JobState state) {
         if (missing().isPresent()) return Optional.empty();
         Map<String, Bytes> blocks = new LinkedHashMap<>();
-        for (Layout layout : state.pack().blocksOf(module)) {
+        for (Layout layout : state.packWritten().blocksOf(module)) {
             Map<String, String> values = new LinkedHashMap<>();
             Optional.ofNullable(state.pack().madeFor().get(layout.id()))
                     .ifPresent(key -> values.put(key, state.job().vin().end()));

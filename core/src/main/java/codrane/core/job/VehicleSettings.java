@@ -5,6 +5,7 @@ import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.MarketRules;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.LineInstruction;
 import codrane.core.plan.VehicleFacts;
@@ -65,13 +66,14 @@ public record VehicleSettings(List<Setting> all) {
         VehicleFacts facts = state.vehicleFacts(scan);
         Map<String, String> chosen = new HashMap<>();
         for (PutBack p : PlanFacts.chosenByName(state)) chosen.put(p.layout() + "/" + p.field(), p.value());
+        Pack pack = state.pack(scan);
         List<Setting> all = new ArrayList<>();
-        for (PackModule module : state.pack().modules().values())
-            for (Layout layout : state.pack().blocksOf(module)) {
+        for (PackModule module : pack.modules().values())
+            for (Layout layout : pack.blocksOf(module)) {
                 Optional<Bytes> block = block(scan, module, layout);
                 if (block.isEmpty()) continue;
                 for (Field field : layout.fields()) {
-                    if (field.key().equals(state.pack().madeFor().get(layout.id()))) continue;
+                    if (field.key().equals(pack.madeFor().get(layout.id()))) continue;
                     String now = field.read(block.get());
                     all.add(new Setting(
                             module,
@@ -80,7 +82,7 @@ public record VehicleSettings(List<Setting> all) {
                             now,
                             Optional.ofNullable(chosen.get(layout.id() + "/" + field.key()))
                                     .filter(wished -> !wished.equals(now)),
-                            LineInstruction.place(state.pack(), module, layout.id(), field.at() / 8),
+                            LineInstruction.place(pack, module, layout.id(), field.at() / 8),
                             SettingLaw.of(facts, module.id(), layout.id(), field.key())));
                 }
             }

@@ -16,6 +16,7 @@ import java.util.Set;
 final class LayoutReader {
     private final Map<String, String> madeFor = new LinkedHashMap<>();
     private final Map<Feature.Setting, SettingRule> settings = new LinkedHashMap<>();
+    private final Map<String, List<LayoutVersion>> versions = new LinkedHashMap<>();
 
     /** By layout, the field that holds the end of the VIN for which a block was made. */
     Map<String, String> madeFor() {
@@ -27,11 +28,18 @@ final class LayoutReader {
         return settings;
     }
 
+    /** By layout, of blocks that not every software keeps alike: the newest first. */
+    Map<String, List<LayoutVersion>> versions() {
+        return versions;
+    }
+
     Map<String, Layout> layouts(YamlMap in) {
         Map<String, Layout> layouts = new LinkedHashMap<>();
         for (String id : in.keys()) {
             YamlMap entry = in.map(id);
-            layouts.put(id, layout(id, entry));
+            Layout newest = layout(id, entry);
+            layouts.put(id, newest);
+            if (entry.has("software")) versions.put(id, EarlierLayouts.read(entry, newest, madeFor.get(id)));
             entry.end();
         }
         return layouts;
@@ -126,7 +134,7 @@ final class LayoutReader {
         }
     }
 
-    private static BlockCheck check(YamlMap in, int length) {
+    static BlockCheck check(YamlMap in, int length) {
         BlockCheck.Kind kind = in.constant("kind", BlockCheck.Kind.values());
         YamlMap covers = in.map("covers");
         BlockCheck check = new BlockCheck(

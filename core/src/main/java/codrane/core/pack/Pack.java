@@ -16,6 +16,8 @@ import java.util.Optional;
  * @param vinReference module whose VIN counts as the vehicle's own
  * @param service name of the maker's service, as in its address
  * @param serviceKey with which the service signs, X.509 form of Ed25519 in Base64
+ * @param layouts of the coding, by id: as the newest software keeps it, or as {@link #as} chose
+ * @param versions by id, of blocks that not every software keeps alike: the newest first
  */
 public record Pack(
         String id,
@@ -34,6 +36,7 @@ public record Pack(
         Optional<GatewayPolicy> gateway,
         Map<String, PackModule> modules,
         Map<String, Layout> layouts,
+        Map<String, List<LayoutVersion>> versions,
         Map<String, String> madeFor,
         Map<Feature.Setting, SettingRule> settings,
         List<FaultText> faults) {
@@ -110,6 +113,7 @@ public record Pack(
     public Pack {
         modules = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(modules));
         layouts = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(layouts));
+        versions = Map.copyOf(versions);
         madeFor = Map.copyOf(madeFor);
         faults = List.copyOf(faults);
     }
@@ -141,6 +145,27 @@ public record Pack(
     public Pack withFlash(String moduleId, PackModule.Flash flash) {
         Map<String, PackModule> changed = new LinkedHashMap<>(modules);
         changed.put(moduleId, module(moduleId).withFlash(flash));
+        return with(changed, layouts);
+    }
+
+    /**
+     * The same pack with the layouts that these modules' software keeps. A module that is not named has the newest ones; of
+     * software that the pack knows no layout for, the block has no settings.
+     *
+     * @param software version by module
+     */
+    public Pack as(Map<String, String> software) {
+        if (versions.isEmpty()) return this;
+        Map<String, Layout> chosen = new LinkedHashMap<>(layouts);
+        for (PackModule module : modules.values())
+            for (String block : module.blocks()) {
+                List<LayoutVersion> all = versions.getOrDefault(block, List.of());
+                if (!all.isEmpty()) chosen.put(block, LayoutVersion.of(all, software.getOrDefault(module.id(), "")));
+            }
+        return with(modules, chosen);
+    }
+
+    private Pack with(Map<String, PackModule> otherModules, Map<String, Layout> otherLayouts) {
         return new Pack(
                 id,
                 version,
@@ -156,8 +181,9 @@ public record Pack(
                 supply,
                 equipment,
                 gateway,
-                changed,
-                layouts,
+                otherModules,
+                otherLayouts,
+                versions,
                 madeFor,
                 settings,
                 faults);

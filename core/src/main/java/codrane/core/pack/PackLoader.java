@@ -49,6 +49,7 @@ public final class PackLoader {
                 in.has("gateway") ? Optional.of(gateway(in.map("gateway"), equipment)) : Optional.empty(),
                 modules,
                 layouts,
+                layoutReader.versions(),
                 layoutReader.madeFor(),
                 layoutReader.settings(),
                 faults(in, modules, equipment));

@@ -6,6 +6,7 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.CodingState;
 import codrane.core.vin.Vin;
 import java.util.ArrayList;
@@ -34,7 +35,30 @@ public record VehicleFacts(
         Policy policy,
         MarketRules law) {
     public VehicleFacts {
+        Map<String, String> software = new LinkedHashMap<>();
+        answers.forEach((module, answer) -> software.put(module, answer.software()));
+        pack = written(kind, pack, software, part.module(), aids.said().file());
         answers = Collections.unmodifiableMap(new LinkedHashMap<>(answers));
+    }
+
+    /**
+     * The pack with the layouts of the software that keeps the coding when it is written: of the job's own module, after its
+     * programming.
+     *
+     * @param software as it was read, by module
+     * @param own the job's module
+     * @param file version of the calibration at hand
+     */
+    public static Pack written(
+            JobKind kind, Pack pack, Map<String, String> software, Optional<String> own, Optional<String> file) {
+        Map<String, String> then = new LinkedHashMap<>(software);
+        own.filter(pack.modules()::containsKey).map(pack::module).ifPresent(module -> {
+            String now = then.getOrDefault(module.id(), "");
+            boolean programmed = kind == JobKind.RESTORE_SOFTWARE || kind == JobKind.UPDATE_SOFTWARE;
+            if (programmed || kind.replaces() && !now.isEmpty() && AgreementMatrix.tooOld(module, now))
+                then.put(module.id(), file.orElse(module.software().current()));
+        });
+        return pack.as(then);
     }
 
     /** Nothing is known but what was scanned. */

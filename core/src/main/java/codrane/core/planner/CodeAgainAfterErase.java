@@ -31,7 +31,7 @@ final class CodeAgainAfterErase implements Rule {
             if (state == CodingState.NOT_READ && !boot)
                 return Judgement.blocked("The coding of the " + module.lowerTitle()
                         + " was not read, and an erase may lose it: scan again.");
-            if (state == CodingState.AGREES) writes.add(back(module, draft.has(Kind.PROGRAM, id)));
+            if (state == CodingState.AGREES) writes.add(back(facts, module, draft.has(Kind.PROGRAM, id)));
             else if (WriteVehicleCoding.code(facts, module, notGood(module, boot, state))
                     instanceof Judgement.Applies(String reason, List<Operation> operations)) writes.addAll(operations);
             else
@@ -57,8 +57,8 @@ final class CodeAgainAfterErase implements Rule {
         return modules;
     }
 
-    private static Operation back(PackModule module, boolean programmed) {
-        return Operation.of(
+    private static Operation back(VehicleFacts facts, PackModule module, boolean programmed) {
+        Operation back = Operation.of(
                         Kind.WRITE_CODING,
                         module.id(),
                         "Write the coding of the " + module.lowerTitle() + " back",
@@ -69,5 +69,6 @@ final class CodeAgainAfterErase implements Rule {
                                 : "Learning the VIN erases its coding: what was read before goes back.")
                 .needing("what was read before", "supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED);
+        return programmed ? Relaid.by(facts, module).map(back::because).orElse(back) : back;
     }
 }

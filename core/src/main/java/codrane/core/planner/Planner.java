@@ -43,6 +43,7 @@ public final class Planner {
             new ValueAllowed(),
             new ChangeSettings(),
             new EnableFeature(),
+            new LayoutOfSoftware(),
             new PairImmobiliser(),
             new LearnKeys(),
             new ResetAfterWriting(),

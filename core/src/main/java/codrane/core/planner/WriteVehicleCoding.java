@@ -46,7 +46,7 @@ final class WriteVehicleCoding implements Rule {
                 draft.has(Kind.PROGRAM, module.id()) || learns
                         ? Judgement.notNeeded("Its coding was made for this vehicle: it goes back after the erase.")
                         : Judgement.notNeeded("Its coding was made for this vehicle.");
-            case UNMARKED, BLANK, FOR_ANOTHER, CHECK_WRONG, NOT_READ ->
+            case UNMARKED, BLANK, FOR_ANOTHER, CHECK_WRONG, NOT_READ, NO_LAYOUT ->
                 code(facts, module, why(state).strip());
         };
     }
@@ -60,6 +60,7 @@ final class WriteVehicleCoding implements Rule {
             case FOR_ANOTHER -> " Its coding was made for another vehicle.";
             case CHECK_WRONG -> " The check of its coding does not fit the content.";
             case NOT_READ -> " Its coding could not be read, so it is written anew.";
+            case NO_LAYOUT -> " How its software keeps the coding is not known, so it is written anew.";
         };
     }
 

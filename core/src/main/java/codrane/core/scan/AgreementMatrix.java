@@ -139,7 +139,7 @@ public record AgreementMatrix(VinComparison vins, List<Row> rows) {
         return switch (state) {
             case AGREES, NONE, UNMARKED -> new Cell(Mark.AGREES, state.words());
             case NOT_READ -> new Cell(Mark.NOT_ASKED, state.words());
-            case BLANK, FOR_ANOTHER, CHECK_WRONG -> new Cell(Mark.DIFFERS, state.words());
+            case BLANK, FOR_ANOTHER, CHECK_WRONG, NO_LAYOUT -> new Cell(Mark.DIFFERS, state.words());
         };
     }
 }

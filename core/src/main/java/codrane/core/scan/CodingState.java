@@ -16,7 +16,9 @@ public enum CodingState {
     NOT_READ("not read"),
     FOR_ANOTHER("for another VIN"),
     BLANK("blank"),
-    CHECK_WRONG("check does not fit");
+    CHECK_WRONG("check does not fit"),
+    /** The pack does not say how its software keeps it. */
+    NO_LAYOUT("layout not known for its software");
 
     private final String words;
 
@@ -30,10 +32,13 @@ public enum CodingState {
 
     /** The worst state of the module's blocks. */
     public static CodingState of(Pack pack, PackModule module, ModuleReading reading, Vin vin) {
-        return of(pack, module, reading.coding(), vin);
+        return of(pack.as(ModuleReading.software(Map.of(module.id(), reading))), module, reading.coding(), vin);
     }
 
-    /** @param blocks by layout */
+    /**
+     * @param pack with the layouts of the software that kept them
+     * @param blocks by layout
+     */
     public static CodingState of(Pack pack, PackModule module, Map<String, Bytes> blocks, Vin vin) {
         if (module.blocks().isEmpty()) return NONE;
         CodingState worst = AGREES;
@@ -47,6 +52,7 @@ public enum CodingState {
 
     /** One block against the vehicle. */
     public static CodingState ofBlock(Pack pack, Layout layout, Bytes block, Vin vin) {
+        if (layout.fields().isEmpty()) return NO_LAYOUT;
         if (block.length() != layout.length()) return CHECK_WRONG;
         if (layout.isBlank(block)) return BLANK;
         if (!layout.check().holds(block)) return CHECK_WRONG;

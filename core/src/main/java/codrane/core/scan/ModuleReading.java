@@ -3,6 +3,7 @@ package codrane.core.scan;
 import codrane.core.fault.Fault;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule.Ident;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +38,13 @@ public record ModuleReading(
 
     public static ModuleReading silent(String module) {
         return new ModuleReading(module, Presence.SILENT, Map.of(), Map.of(), List.of(), false);
+    }
+
+    /** Software version by module, of those that told one. */
+    public static Map<String, String> software(Map<String, ModuleReading> readings) {
+        Map<String, String> software = new HashMap<>();
+        readings.forEach((module, reading) -> reading.text(Ident.SOFTWARE).ifPresent(v -> software.put(module, v)));
+        return software;
     }
 
     public boolean answers() {

@@ -125,7 +125,8 @@ class BaselineDiffTest {
                         .getFirst()
                         .coding()
                         .getFirst())
-                .isEqualTo(new BaselineDiff.BlockDiff("lift-main", List.of(new ByteChange(2, 0x10, -1)), List.of()));
+                .isEqualTo(new BaselineDiff.BlockDiff(
+                        "lift-main", List.of(new ByteChange(2, 0x10, -1)), List.of(), false));
     }
 
     @ParameterizedTest

@@ -6,7 +6,10 @@ import codrane.core.baseline.Undo.Written;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.pack.Packs;
+import codrane.core.scan.ModuleReading;
+import codrane.core.scan.ModuleReading.Presence;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +19,7 @@ class UndoTest {
     private static final Pack ALMERY = Packs.load("brennick-almery");
     private static final Layout LAMPS = ALMERY.layout("body-lamps");
     private static final String FIELD = "lamp.step.hold";
+    private static final String SOFTWARE = "3.31";
 
     private static Bytes lamps(String hold) {
         Bytes built = ((Layout.Encoded.Block) LAMPS.encode(LAMPS.factory(), Bytes.filled(LAMPS.length(), 0))).octets();
@@ -28,11 +32,23 @@ class UndoTest {
                 "Coding",
                 Optional.of(LAMPS.dataIdentifier()),
                 lamps(from).hex(),
-                lamps(to).hex());
+                lamps(to).hex(),
+                SOFTWARE);
     }
 
     private static Undo undo(String now, Written... written) {
-        return Undo.of(ALMERY, List.of(written), Map.of(LAMPS.id(), lamps(now)));
+        return Undo.of(
+                ALMERY,
+                List.of(written),
+                Map.of(
+                        "body",
+                        new ModuleReading(
+                                "body",
+                                Presence.ANSWERS,
+                                Map.of(Ident.SOFTWARE, Bytes.ascii(SOFTWARE)),
+                                Map.of(LAMPS.id(), lamps(now)),
+                                List.of(),
+                                true)));
     }
 
     @Test
@@ -59,13 +75,14 @@ class UndoTest {
 
     @Test
     void of_whatNoSettingPutsBack_isNamed() {
-        Written software = new Written("body", "Software", Optional.empty(), "3.1", "3.2");
+        Written software = new Written("body", "Software", Optional.empty(), "", "3.2", "");
         Written blank = new Written(
                 "body",
                 "Coding",
                 Optional.of(LAMPS.dataIdentifier()),
                 Bytes.filled(LAMPS.length(), 0xFF).hex(),
-                lamps("5 s").hex());
+                lamps("5 s").hex(),
+                SOFTWARE);
         assertThat(undo("5 s", software, blank, blank).others())
                 .containsExactly("Body: Software.", "Body: " + LAMPS.title() + " was blank before, the part was new.");
     }

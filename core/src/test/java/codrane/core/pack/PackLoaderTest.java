@@ -32,6 +32,13 @@ class PackLoaderTest {
     @CsvSource(
             delimiter = '|',
             value = {
+                "octets: 10, without: [pump.seconds]|octets: 10, without: [pump.seconds], shift: { from: 24, by: 48 }|octets are too few",
+                "octets: 10, without: [pump.seconds]|octets: 10, without: [pump]|without names no setting: pump",
+                "octets: 10, without: [pump.seconds]|octets: 10, moved: { load.most: 16 }|stands where something else stands",
+                "octets: 10, without: [pump.seconds]|octets: 10, moved: { load: 16 }|moved names no setting: load",
+                "software: \"3.00\"|software: \"3.20\"|(expected an older one than 3.10)",
+                "software: \"3.00\"|software: newest|(expected a software version, like 3.08)",
+                "covers: { start: 0, length: 9 }, at: 9|covers: { start: 0, length: 10 }, at: 10|(expected 0..9)",
                 "wmi: 0BK|wmi: OBKX|wmi must be three VIN characters",
                 "address: 0x1B|address: 0x1A|modules.gearbox.address is also the address of engine",
                 "address: 0x1B|address: 0x1FF|expected 0..255",

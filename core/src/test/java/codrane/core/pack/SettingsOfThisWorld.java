@@ -32,6 +32,9 @@ record SettingsOfThisWorld(Map<String, Object> words) {
     private static final int WIDTH = 150;
     private static final List<String> CHECKS = List.of("crc8-j1850", "sum8", "xor8");
 
+    /** One setting at its place. */
+    private record Placed(String key, int at, int bits) {}
+
     /** One setting before it has a place. */
     private record Wish(String key, String title, Map<String, Object> aspect) {}
 
@@ -50,10 +53,11 @@ record SettingsOfThisWorld(Map<String, Object> words) {
                     .matcher(grown.substring(0, grown.indexOf("\nlayouts:")));
             if (!section.find()) continue;
             int address = Integer.decode(first(section.group(), "(?m)^    address: (0x..)$"));
+            List<String> history = history(section.group());
             List<String> ids = new ArrayList<>();
             for (Object block : list(module.getValue())) {
                 String id = module.getKey() + "-" + map(block).get("block");
-                layouts.append(layout(pack, id, FIRST_ID + address * IDS_A_MODULE + ids.size(), map(block)));
+                layouts.append(layout(pack, id, FIRST_ID + address * IDS_A_MODULE + ids.size(), map(block), history));
                 ids.add(id);
             }
             grown = grown.replace(section.group(), withBlocks(section.group(), ids));
@@ -79,10 +83,11 @@ record SettingsOfThisWorld(Map<String, Object> words) {
         return section.replace(blocks.group(), "    blocks: [" + String.join(", ", all) + "]\n");
     }
 
-    private String layout(String pack, String id, int dataIdentifier, Map<String, Object> block) {
+    private String layout(String pack, String id, int dataIdentifier, Map<String, Object> block, List<String> history) {
         Random random = new Random((pack + "/" + id).hashCode());
         List<String> fields = new ArrayList<>();
         List<String> factory = new ArrayList<>();
+        List<Placed> placed = new ArrayList<>();
         int at = 0;
         for (Wish wish : wishes(block)) {
             int bits = bits(wish.aspect());
@@ -92,22 +97,63 @@ record SettingsOfThisWorld(Map<String, Object> words) {
             fields.add("      - { key: " + wish.key() + ", title: \"" + wish.title() + "\", at: " + at + ", bits: "
                     + bits + ", " + kind(wish.aspect()) + " }\n");
             factory.add(wish.key() + ": \"" + built(random, wish.aspect()) + "\"");
+            placed.add(new Placed(wish.key(), at, bits));
             at += bits;
         }
         int length = (at + 7) / 8 + 1 + random.nextInt(3);
+        String check = CHECKS.get(random.nextInt(CHECKS.size()));
         return String.format(
                 Locale.ROOT,
                 "  %s:%n    title: %s%n    id: 0x%04X%n    octets: %d%n"
-                        + "    check: { kind: %s, covers: { start: 0, length: %d }, at: %d }%n%s    fields:%n%s",
+                        + "    check: { kind: %s, covers: { start: 0, length: %d }, at: %d }%n%s%s    fields:%n%s",
                 id,
                 block.get("title"),
                 dataIdentifier,
                 length + 1,
-                CHECKS.get(random.nextInt(CHECKS.size())),
+                check,
                 length,
                 length,
+                earlier(pack + "/" + id, placed, check, length, history),
                 wrapped(factory),
                 String.join("", fields));
+    }
+
+    /** Versions before the current one, the oldest first; none when the pack tells none. */
+    private static List<String> history(String section) {
+        Matcher found =
+                Pattern.compile("(?m)^    software: \\{.* history: \\[(.*?)]").matcher(section);
+        return found.find() ? List.of(found.group(1).replace("\"", "").split(", ")) : List.of();
+    }
+
+    /** The oldest software had a few settings of the middle not yet, so that all behind them stood before. */
+    private static String earlier(String name, List<Placed> placed, String check, int length, List<String> history) {
+        if (history.size() < 2 || placed.size() < 12) return "";
+        Random random = new Random((name + "/earlier").hashCode());
+        List<Placed> whole = placed.subList(4, placed.size() - 2).stream()
+                .filter(p -> p.bits() == 8)
+                .toList();
+        if (whole.size() < 2) return "";
+        int first = random.nextInt(whole.size() - 1);
+        int from = whole.get(first).at();
+        int to = whole.get(Math.min(whole.size() - 1, first + 1 + random.nextInt(2)))
+                .at();
+        List<String> without = placed.stream()
+                .filter(p -> p.at() >= from && p.at() < to)
+                .map(Placed::key)
+                .toList();
+        int then = length - (to - from) / 8;
+        return String.format(
+                Locale.ROOT,
+                "    software: \"%s\"%n    earlier:%n      - { octets: %d, without: [%s], shift: { from: %d, by: %d },%n"
+                        + "          check: { kind: %s, covers: { start: 0, length: %d }, at: %d } }%n",
+                history.get(1),
+                then + 1,
+                String.join(", ", without),
+                to,
+                from - to,
+                check,
+                then,
+                then);
     }
 
     private static String wrapped(List<String> factory) {

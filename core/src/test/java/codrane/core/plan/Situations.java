@@ -45,7 +45,9 @@ public final class Situations {
         identification.put(Ident.HARDWARE, Bytes.ascii(module.parts().fitted()));
         if (!software.isEmpty()) identification.put(Ident.SOFTWARE, Bytes.ascii(software));
         Map<String, Bytes> coding = new HashMap<>();
-        LORNE.blocksOf(module).forEach(layout -> coding.put(layout.id(), coded(layout, vin)));
+        LORNE.as(Map.of(module.id(), software))
+                .blocksOf(module)
+                .forEach(layout -> coding.put(layout.id(), coded(layout, vin)));
         Presence presence = software.isEmpty() ? Presence.BOOT_ONLY : Presence.ANSWERS;
         return new ModuleReading(module.id(), presence, identification, coding, List.<Fault>of(), true);
     }

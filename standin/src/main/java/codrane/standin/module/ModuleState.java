@@ -35,6 +35,7 @@ public final class ModuleState {
     private final Map<Integer, Bytes> adaptations = new HashMap<>();
     private Bytes vin;
     private Bytes order = Bytes.EMPTY;
+    private List<Layout> layouts;
     private Bytes programmedOn = NEVER;
     private int counter;
     private boolean paired;
@@ -54,20 +55,41 @@ public final class ModuleState {
             if (part.altered()) memory.alter();
             return memory;
         });
+        layouts = layouts(software);
         boolean built = part.software().isPresent();
         counter = built ? 1 : 0;
         if (built) programmedOn = Bytes.of(0x24, 0x03, 0x11);
         paired = part.paired();
-        for (Layout layout : pack.blocksOf(module)) coding.put(layout.dataIdentifier(), initialCoding(layout));
+        for (Layout layout : layouts()) coding.put(layout.dataIdentifier(), initialCoding(layout));
         orderHeld().ifPresent(o -> order = text(o, part.order().orElse(o.factory())));
         setAdaptations(built);
         part.faults().forEach(code -> faults.store(code, FaultMemory.STORED));
     }
 
+    private List<Layout> layouts(String software) {
+        return pack.as(Map.of(module.id(), software)).blocksOf(module);
+    }
+
+    /** How its software keeps its coding. */
+    public List<Layout> layouts() {
+        return layouts;
+    }
+
+    /** Another software that keeps a block otherwise finds nothing there that it can read. */
+    private void relay() {
+        List<Layout> before = layouts;
+        layouts = layouts(software());
+        for (int i = 0; i < layouts.size(); i++)
+            if (!layouts.get(i).equals(before.get(i)))
+                coding.put(
+                        layouts.get(i).dataIdentifier(),
+                        Bytes.filled(layouts.get(i).length(), 0xFF));
+    }
+
     /** Holds from now on what another one was read to hold; what was not read stays. */
     public void resembles(ModuleReading reading) {
         reading.octets(Ident.VIN).filter(held -> held.length() == VIN_OCTETS).ifPresent(held -> vin = held);
-        for (Layout layout : pack.blocksOf(module)) {
+        for (Layout layout : layouts()) {
             Bytes held = reading.coding().getOrDefault(layout.id(), Bytes.EMPTY);
             if (held.length() == layout.length()) coding.put(layout.dataIdentifier(), held);
         }
@@ -140,8 +162,7 @@ public final class ModuleState {
     /** VIN and coding are gone: the neighbour is asked at the next start. */
     void forgetIdentity() {
         vin = Bytes.filled(VIN_OCTETS, 0xFF);
-        for (Layout layout : pack.blocksOf(module))
-            coding.put(layout.dataIdentifier(), Bytes.filled(layout.length(), 0xFF));
+        for (Layout layout : layouts()) coding.put(layout.dataIdentifier(), Bytes.filled(layout.length(), 0xFF));
     }
 
     public int counter() {
@@ -153,6 +174,7 @@ public final class ModuleState {
         var date = when.atZone(ZoneOffset.UTC);
         programmedOn = Bytes.of(bcd(date.getYear() % 100), bcd(date.getMonthValue()), bcd(date.getDayOfMonth()));
         setAdaptations(false);
+        relay();
         unlearn();
     }
 
@@ -160,7 +182,7 @@ public final class ModuleState {
     public void updatedElsewhere(Instant when) {
         programmed(when);
         // an update touches what it is about: the block of the module's own function
-        for (Layout layout : pack.blocksOf(module).stream().limit(1).toList()) {
+        for (Layout layout : layouts().stream().limit(1).toList()) {
             Bytes empty = Bytes.filled(layout.length(), 0);
             Map<String, String> values = new HashMap<>();
             layout.fields().stream()
@@ -192,7 +214,7 @@ public final class ModuleState {
     }
 
     Optional<Layout> layout(int dataIdentifier) {
-        return pack.blocksOf(module).stream()
+        return layouts().stream()
                 .filter(l -> l.dataIdentifier() == dataIdentifier)
                 .findFirst();
     }

@@ -87,7 +87,12 @@ final class FaultCauses {
         Bytes block = coding(state, condition);
         String key = pack.madeFor().get(condition.block().orElseThrow());
         if (block.allAre(0xFF) || key == null) return false;
-        String end = layout(condition).field(key).orElseThrow().read(block);
+        String end = state.layouts().stream()
+                .filter(layout -> layout.id().equals(condition.block().orElseThrow()))
+                .flatMap(layout -> layout.field(key).stream())
+                .findFirst()
+                .orElseThrow()
+                .read(block);
         return !vehicleVin().text().endsWith(end);
     }
 

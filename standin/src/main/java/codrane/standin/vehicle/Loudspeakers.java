@@ -2,7 +2,6 @@ package codrane.standin.vehicle;
 
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
-import codrane.core.pack.PackModule;
 import codrane.standin.module.ModuleState;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,8 +24,7 @@ final class Loudspeakers {
     /** Empty when no module of the vehicle has a sound variant. */
     static Optional<Map<String, Object>> heard(SimulatedVehicle vehicle) {
         for (var server : vehicle.servers()) {
-            PackModule module = server.module();
-            for (Layout layout : vehicle.pack().blocksOf(module))
+            for (Layout layout : server.state().layouts())
                 if (layout.field("variant").isPresent()) {
                     return Optional.of(sweep(vehicle, variant(layout, server.state())));
                 }

@@ -51,7 +51,7 @@ final class VehicleLook {
         List<String> shows = new ArrayList<>();
         if (vehicle.asleep()) return shows;
         for (UdsServer server : vehicle.servers()) {
-            boolean uncoded = pack.blocksOf(server.module()).stream()
+            boolean uncoded = server.state().layouts().stream()
                     .anyMatch(l -> server.state().coding(l.dataIdentifier()).allAre(0xFF));
             if (uncoded && !server.unreachable())
                 shows.addAll(server.module().traits().uncodedLooks());
@@ -80,7 +80,7 @@ final class VehicleLook {
         look.put("order", state.order().text().strip());
         look.putAll(server.lookAtFlash());
         Map<String, Object> coding = new LinkedHashMap<>();
-        for (Layout layout : pack.blocksOf(server.module())) {
+        for (Layout layout : state.layouts()) {
             coding.put(layout.id(), state.coding(layout.dataIdentifier()).hex());
         }
         look.put("coding", coding);

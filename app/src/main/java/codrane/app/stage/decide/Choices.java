@@ -5,6 +5,7 @@ import codrane.core.coding.BlockCheck;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.LineInstruction;
@@ -35,18 +36,19 @@ public record Choices(List<Chosen> chosen, boolean byLine, boolean bySound, JobK
     private static List<Chosen> chosen(JobState state, Scan scan) {
         List<Chosen> chosen = new ArrayList<>();
         for (PutBack setting : PlanFacts.chosenByName(state)) {
-            SettingChange change = SettingChange.of(state.pack(), scan.readings(), setting);
+            SettingChange change = SettingChange.of(state.packWritten(), scan.readings(), setting);
             String where = state.pack().module(setting.module()).title() + ": " + change.title();
-            String what = setting.whole() ? bytes(state, setting) : setting.found() + " → " + setting.value();
+            String what =
+                    setting.whole() ? bytes(state.pack(scan), setting) : setting.found() + " → " + setting.value();
             chosen.add(new Chosen(setting.key(), where, what));
         }
         return chosen;
     }
 
     /** Bytes that differ, as lines are counted; the check follows by itself. */
-    private static String bytes(JobState state, PutBack setting) {
-        PackModule module = state.pack().module(setting.module());
-        BlockCheck check = state.pack().layout(setting.layout()).check();
+    private static String bytes(Pack pack, PutBack setting) {
+        PackModule module = pack.module(setting.module());
+        BlockCheck check = pack.layout(setting.layout()).check();
         String from = setting.found();
         String to = setting.value();
         List<String> differ = new ArrayList<>();
@@ -54,7 +56,7 @@ public record Choices(List<Chosen> chosen, boolean byLine, boolean bySound, JobK
             boolean checks =
                     i / 2 >= check.at() && i / 2 < check.at() + check.kind().octets();
             if (!checks && !from.substring(i, i + 2).equals(to.substring(i, i + 2)))
-                differ.add(LineInstruction.place(state.pack(), module, setting.layout(), i / 2) + ": "
+                differ.add(LineInstruction.place(pack, module, setting.layout(), i / 2) + ": "
                         + from.substring(i, i + 2) + " → " + to.substring(i, i + 2));
         }
         return String.join(", ", differ) + (check.kind().octets() > 0 ? "; its check follows" : "");

@@ -117,7 +117,7 @@ record LoomView(
                 finds ? count(listed.size()) : "",
                 modules(settings, shown.module()),
                 blocks(settings, shown),
-                finds ? Optional.empty() : Optional.of(picture(state, shown, from, to, listed, chosen)),
+                finds ? Optional.empty() : Optional.of(picture(state, scan, shown, from, to, listed, chosen)),
                 finds ? "" : change(listed, from, to),
                 listed.stream()
                         .limit(finds ? MOST_FOUND : Long.MAX_VALUE)
@@ -183,9 +183,15 @@ record LoomView(
     }
 
     private static LoomPicture picture(
-            JobState state, Setting shown, Bytes from, Bytes to, List<Setting> listed, Optional<Setting> chosen) {
+            JobState state,
+            Scan scan,
+            Setting shown,
+            Bytes from,
+            Bytes to,
+            List<Setting> listed,
+            Optional<Setting> chosen) {
         int offset = 0;
-        for (Layout layout : state.pack().blocksOf(shown.module())) {
+        for (Layout layout : state.pack(scan).blocksOf(shown.module())) {
             if (layout.equals(shown.layout())) break;
             offset += layout.length();
         }

@@ -13,9 +13,11 @@ import codrane.core.coding.Layout;
 import codrane.core.job.Clash;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
+import codrane.core.job.Scan;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Feature;
+import codrane.core.pack.LayoutVersion;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.LineInstruction;
 import codrane.core.scan.ModuleReading;
@@ -23,6 +25,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
@@ -107,10 +110,13 @@ public class SettingActs {
     public Acted setting(long number, String key, String value, String who) {
         return acts.on(number, who, DecideStage.SETTING, state -> {
             String[] parts = key.split("/", 2);
-            Layout layout = state.pack().layouts().get(parts[0]);
+            Layout layout = state.packWritten().layouts().get(parts[0]);
             if (!PlanFacts.byName(state.job().kind())) return Acted.refused("This job changes no setting by name.");
-            if (parts.length != 2 || layout == null || layout.field(parts[1]).isEmpty())
+            if (parts.length != 2
+                    || layout == null
+                    || state.pack().layout(parts[0]).field(parts[1]).isEmpty())
                 return Acted.refused("Choose a setting.");
+            if (layout.field(parts[1]).isEmpty()) return Acted.refused(notThere(state, parts[0], parts[1]));
             if (state.before().isEmpty()) return NOT_SCANNED;
             if (comesWith(state, chosen(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
             Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
@@ -122,6 +128,18 @@ public class SettingActs {
             String worded = layout.worded(parts[1], value.strip());
             return add(state, new PutBack(module, parts[0], parts[1], worded, now.get()), who);
         });
+    }
+
+    /** @return that the module's software does not know the setting, and which does, as a sentence */
+    private static String notThere(JobState state, String layout, String field) {
+        String known = state.pack().versions().getOrDefault(layout, List.of()).stream()
+                .filter(v -> v.layout().field(field).isPresent())
+                .map(LayoutVersion::range)
+                .collect(Collectors.joining(", "));
+        return "The software of the "
+                + state.pack().holder(layout).orElseThrow().lowerTitle()
+                + " does not have this setting"
+                + (known.isEmpty() ? "." : "; it is there from software " + known + ".");
     }
 
     /** One octet of one line, from an instruction found elsewhere. */
@@ -137,9 +155,10 @@ public class SettingActs {
     }
 
     private Acted line(JobState state, LineInstruction instruction, String who) {
-        Map<String, ModuleReading> readings = state.before().orElseThrow().readings();
+        Scan scan = state.before().orElseThrow();
+        Map<String, ModuleReading> readings = scan.readings();
         return switch (instruction.apply(
-                state.pack(),
+                state.pack(scan),
                 module -> readings.getOrDefault(module, ModuleReading.silent(module))
                         .coding())) {
             case LineInstruction.Applied.Refused(String sentence) -> Acted.refused(sentence);

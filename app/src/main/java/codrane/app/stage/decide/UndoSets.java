@@ -3,12 +3,8 @@ package codrane.app.stage.decide;
 import codrane.app.records.ChangeLedger;
 import codrane.core.baseline.Undo;
 import codrane.core.job.JobState;
-import codrane.core.job.Scan;
-import codrane.core.octets.Bytes;
 import codrane.core.plan.JobKind;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -31,19 +27,15 @@ class UndoSets {
                 .filter(m -> m.jobId() != state.job().id())
                 .map(ChangeLedger.Made::change)
                 .map(c -> new Undo.Written(
-                        c.module(), c.what(), Optional.ofNullable(c.dataIdentifier()), c.before(), c.after()))
+                        c.module(),
+                        c.what(),
+                        Optional.ofNullable(c.dataIdentifier()),
+                        c.before(),
+                        c.after(),
+                        c.software()))
                 .toList();
         if (written.isEmpty()) return Optional.empty();
-        Undo undo = Undo.of(state.pack(), written, now(state, state.before().get()));
+        Undo undo = Undo.of(state.pack(), written, state.before().get().readings());
         return Optional.of(made.size() < ChangeLedger.MOST_OF_VEHICLE ? undo : undo.cut(made.size()));
-    }
-
-    private static Map<String, Bytes> now(JobState state, Scan scan) {
-        Map<String, Bytes> blocks = new HashMap<>();
-        state.pack().modules().forEach((id, module) -> {
-            var reading = scan.readings().get(id);
-            if (reading != null) blocks.putAll(reading.coding());
-        });
-        return blocks;
     }
 }

@@ -42,7 +42,7 @@ public record GapsView(String title, String said, List<Block> blocks, List<Sure>
                                         gaps.isEmpty()
                                                 ? "There is no gap."
                                                 : "Every gap is judged: " + Words.count(gaps.size(), "setting") + "."),
-                state.pack().blocksOf(coding.module()).stream()
+                state.packWritten().blocksOf(coding.module()).stream()
                         .map(layout -> block(state, coding, layout))
                         .filter(block -> !block.gaps().isEmpty())
                         .toList(),

@@ -71,7 +71,7 @@ public class SheetActs {
     /** Empty, too, when the first entry is no good one: it is judged by itself. */
     private static Optional<String> difference(JobState state, String text, String second) {
         PackModule module = state.replaced().orElseThrow();
-        int octets = state.pack().codingOctets(module);
+        int octets = state.packWritten().codingOctets(module);
         LineSheet.Sheet first = LineSheet.parse(text, module.tag(), octets);
         return first.good()
                 ? LineSheet.difference(first, LineSheet.parse(second, module.tag(), octets))
@@ -81,13 +81,14 @@ public class SheetActs {
     /** What is typed, as far as it is: nothing is kept. Empty when the job replaces no module. */
     TypedLines judge(JobState state, String text) {
         PackModule module = state.replaced().orElseThrow();
-        return TypedLines.of(text, module.tag(), state.pack().codingOctets(module));
+        return TypedLines.of(text, module.tag(), state.packWritten().codingOctets(module));
     }
 
     private Acted take(JobState state, String source, String text, Optional<LocalDate> day, String who) {
         PackModule module = state.replaced().orElseThrow();
         SheetText sheet = new SheetText(module.id(), source, text, day, time.instant(), who);
-        JudgedSheet judged = JudgedSheet.of(state.pack(), module, state.job().vin(), sheet);
+        JudgedSheet judged =
+                JudgedSheet.of(state.packWritten(), module, state.job().vin(), sheet);
         if (!judged.good()) return Acted.refused("The sheet is not taken. " + String.join(" ", judged.troubles()));
         notes.put(state.job().id(), SheetStored.KIND, module.id(), new SheetStored(source, text, day), who);
         audit.record(who, "took a line sheet", "job " + state.job().number(), source);
