@@ -4,6 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.PlaywrightException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -12,18 +13,21 @@ import org.slf4j.LoggerFactory;
  * Prepare wants is got by the form that stands there; whatever asks "why" is told that it was seen.
  */
 final class NextActPresser {
-    private static final int STEPS = 150;
+    private static final int STEPS = 300;
     private static final int SAME = 25;
 
     private static final Logger LOG = LoggerFactory.getLogger(NextActPresser.class);
 
     private final Browsing browser;
     private final long job;
+    private final Map<String, Runnable> answers;
     private final List<String> story = new ArrayList<>();
 
-    NextActPresser(Browsing browser, long job) {
+    /** @param answers by how a title begins, where no button is to be pressed */
+    NextActPresser(Browsing browser, long job, Map<String, Runnable> answers) {
         this.browser = browser;
         this.job = job;
+        this.answers = answers;
     }
 
     /**
@@ -33,14 +37,16 @@ final class NextActPresser {
      */
     void until(String title) {
         int same = 0;
+        String last = "";
         for (int i = 0; i < STEPS && same < SAME; i++) {
             String next = opened();
             if (next.startsWith(title)) return;
-            same = !story.isEmpty() && story.getLast().equals(next) ? same + 1 : 0;
-            if (same == 0) {
+            same = last.equals(next) && !busy() ? same + 1 : 0;
+            if (!last.equals(next)) {
                 story.add(next);
                 LOG.info("job {}: {}", job, next);
             }
+            last = next;
             step(next);
         }
         throw new AssertionError("job " + job + " never came to \"" + title + "\":\n  " + String.join("\n  ", story)
@@ -63,13 +69,23 @@ final class NextActPresser {
 
     private void step(String next) {
         try {
-            if (browser.page.isVisible(".busy.alert-info") || !acted(next)) browser.page.waitForTimeout(700);
+            if (busy() || !acted(next)) browser.page.waitForTimeout(700);
         } catch (PlaywrightException e) { // the page was renewed under the hand
             browser.page.waitForTimeout(300);
         }
     }
 
+    /** Something is on its way, and takes the time that it takes. */
+    private boolean busy() {
+        return browser.page.isVisible(".busy.alert-info");
+    }
+
     private boolean acted(String next) {
+        for (Map.Entry<String, Runnable> answer : answers.entrySet())
+            if (next.startsWith(answer.getKey())) {
+                answer.getValue().run();
+                return !refused();
+            }
         if (next.startsWith("Fetch the calibration") && pressed("form[action$='/calibration']")) return true;
         if (next.endsWith("to be got") && pressed("form[action$='/needs']:has(button[value=here])")) return true;
         Locator button = browser.page.locator(".acts button, .acts a.btn").first();
@@ -92,6 +108,8 @@ final class NextActPresser {
         Locator choice = one.locator("select");
         if (choice.count() > 0)
             choice.first().selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(0));
+        Locator detail = one.locator("input[name=detail]");
+        if (detail.count() > 0) detail.first().fill("as seen");
         one.locator("button").first().click(new Locator.ClickOptions().setTimeout(5000));
         browser.page.waitForLoadState();
         return !refused();

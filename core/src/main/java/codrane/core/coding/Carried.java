@@ -11,12 +11,12 @@ import java.util.Optional;
  *
  * @param block with its check made right
  * @param gone titles of settings that are not there any more
- * @param asBuilt titles of settings that were not there before, or can't be what they were: as the vehicle was built
+ * @param fresh titles of settings that were not there before, or can't be what they were: as the vehicle was built
  */
-public record Carried(Bytes block, List<String> gone, List<String> asBuilt) {
+public record Carried(Bytes block, List<String> gone, List<String> fresh) {
     public Carried {
         gone = List.copyOf(gone);
-        asBuilt = List.copyOf(asBuilt);
+        fresh = List.copyOf(fresh);
     }
 
     /**
@@ -27,13 +27,13 @@ public record Carried(Bytes block, List<String> gone, List<String> asBuilt) {
     public static Carried of(Layout from, Bytes block, Layout to) {
         if (from.equals(to)) return new Carried(block, List.of(), List.of());
         Bytes carried = Bytes.filled(to.length(), 0);
-        List<String> asBuilt = new ArrayList<>();
+        List<String> fresh = new ArrayList<>();
         for (Field field : to.fields()) {
             Bytes before = carried;
             carried = from.field(field.key())
                     .flatMap(was -> field.write(before, was.read(block)))
                     .orElseGet(() -> {
-                        asBuilt.add(field.title());
+                        fresh.add(field.title());
                         return built(to, field, before);
                     });
         }
@@ -41,7 +41,7 @@ public record Carried(Bytes block, List<String> gone, List<String> asBuilt) {
                 .filter(field -> to.field(field.key()).isEmpty())
                 .map(Field::title)
                 .toList();
-        return new Carried(to.check().apply(carried), gone, asBuilt);
+        return new Carried(to.check().apply(carried), gone, fresh);
     }
 
     private static Bytes built(Layout layout, Field field, Bytes block) {

@@ -88,7 +88,7 @@ class CarriedTest {
         Layout then = lorne.as(Map.of("tail-lift", "3.08")).layout("lift-limits");
         Bytes block = ((Layout.Encoded.Block) then.encode(then.factory(), Bytes.filled(then.length(), 0))).octets();
         Carried carried = Carried.of(then, block, now);
-        assertThat(carried.asBuilt()).containsExactly("Longest pump run");
+        assertThat(carried.fresh()).containsExactly("Longest pump run");
         assertThat(now.decode(carried.block())).containsEntry("pump.seconds", "25 s");
         assertThat(Carried.of(now, carried.block(), then).gone()).containsExactly("Longest pump run");
     }
