@@ -141,7 +141,7 @@ class FirstJobTest {
         browser.page.click("text=The supply over the whole run");
         assertThat(browser.page.textContent("main section"))
                 .containsPattern(
-                        "Lowest 13\\.\\d\\d V at \\d\\d:\\d\\d:\\d\\d\\. It was in its window all the time\\.");
+                        "Lowest 13\\.\\d\\d V at \\d\\d:\\d\\d:\\d\\d\\. (It was in its window all the time|Not read for \\d s)\\."); // a busy computer reads late, and says so
         assertThat(browser.page.locator("polyline").count()).isEqualTo(1);
         browser.page.click("text=Back to the run");
         browser.page.click("text=What was on the wire");

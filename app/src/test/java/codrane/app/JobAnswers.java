@@ -35,13 +35,8 @@ final class JobAnswers {
         Map<String, Runnable> answers = new LinkedHashMap<>();
         answers.put("See the proof of ownership", this::keysAndProof);
         answers.put("Access code: to be got", this::accessCode);
-        answers.put(
-                "Code of the day: to be got",
-                () -> press("button:has-text(\"Ask the maker's service\"), button:has-text(\"Buy today's code\")"));
-        answers.put("The vehicle order: to be got", this::orderOfThePapers);
         answers.put("Let the modules sleep", () -> turned("off"));
         answers.put("Scan again", () -> turned("on"));
-        answers.put("Which Dunlin is it?", () -> press("form.choice button >> nth=0"));
         answers.put(
                 "Which equipment is to be enabled?", () -> press("[data-sift]:has-text('Passenger counting') button"));
         answers.put("Which option codes", this::order);
@@ -58,7 +53,7 @@ final class JobAnswers {
     private void keysAndProof() {
         Page page = browser.page;
         page.fill("#keysHere", "2");
-        page.fill("[name=keysAll]", job == 2216 ? "3" : "2");
+        page.fill("[name=keysAll]", "2");
         page.fill("#ownership", "papers and identity of the owner");
         press("form:has(#ownership) button:has-text('Note it')");
     }
@@ -76,19 +71,6 @@ final class JobAnswers {
     private void turned(String key) {
         vehicle.accept("/key/" + key);
         press(".acts button");
-    }
-
-    private void orderOfThePapers() {
-        browser.page.fill(
-                "input[name=codes]",
-                String.join(
-                        " ",
-                        state.get().pack().equipment().order().orElseThrow().factory()));
-        press("button:has-text('Keep the order')");
-        for (Locator gap :
-                browser.page.locator("form[action$='/gaps'] fieldset fieldset").all())
-            gap.locator("input[type=radio]").first().check();
-        press("button:has-text('Keep what I judged')");
     }
 
     private void order() {

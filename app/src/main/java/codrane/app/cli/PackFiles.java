@@ -9,15 +9,23 @@ import codrane.core.pack.PackResult;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 
 /** Packs by name, from the folder that the launcher names. */
 final class PackFiles {
     /** More than any pack has. */
     static final long LONGEST = 4L << 20;
+
+    /** Reading one takes half a second: a file that did not change since is read once. */
+    private static final Map<Seen, PackResult> READ = new ConcurrentHashMap<>();
+
+    private record Seen(Path file, FileTime changed, long size) {}
 
     private PackFiles() {}
 
@@ -29,11 +37,20 @@ final class PackFiles {
         Path file = folder().resolve(name + ".yaml");
         if (!name.matches("[a-z0-9-]{1,60}") || !Files.exists(file))
             throw new UsageException("no pack is called \"" + InputFile.quoted(name) + "\"");
-        return switch (PackLoader.load(file.toString(), InputFile.text(file, LONGEST))) {
+        return switch (read(file)) {
             case PackResult.Loaded(Pack pack) -> pack;
             case PackResult.Invalid invalid ->
                 throw new UsageException(invalid.problems().getFirst().sentence());
         };
+    }
+
+    private static PackResult read(Path file) throws IOException {
+        Seen seen = new Seen(file.toAbsolutePath(), Files.getLastModifiedTime(file), Files.size(file));
+        PackResult known = READ.get(seen);
+        if (known != null) return known;
+        PackResult read = PackLoader.load(file.toString(), InputFile.text(file, LONGEST));
+        READ.put(seen, read);
+        return read;
     }
 
     /** @throws UsageException when the pack has no such module, or it can't be programmed */
@@ -60,10 +77,7 @@ final class PackFiles {
 
     private static Optional<Pack> valid(Path file) {
         try {
-            return PackLoader.load(file.toString(), InputFile.text(file, LONGEST))
-                            instanceof PackResult.Loaded(Pack pack)
-                    ? Optional.of(pack)
-                    : Optional.empty();
+            return read(file) instanceof PackResult.Loaded(Pack pack) ? Optional.of(pack) : Optional.empty();
         } catch (IOException e) {
             return Optional.empty(); // one that can't be read must not break what is about others
         }

@@ -13,6 +13,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional
 public class Notes {
+    /** More notes of one kind are not looked at together. */
+    public static final int MOST_EVERYWHERE = 200;
+
     private final NoteRepository notes;
     private final InstantSource time;
 
@@ -50,7 +53,7 @@ public class Notes {
         notes.findByJobIdAndKindAndSubject(jobId, kind.name(), subject).ifPresent(notes::delete);
     }
 
-    /** The newest notes of a kind and subject over all jobs, by job. */
+    /** The newest notes of a kind and subject over all jobs, by job; {@link #MOST_EVERYWHERE} at most. */
     @Transactional(readOnly = true)
     public <T> Map<Long, Note.Read<T>> everywhere(NoteKind<T> kind, String subject) {
         return notes.findTop200ByKindAndSubjectOrderByIdDesc(kind.name(), subject).stream()

@@ -1,5 +1,6 @@
 package codrane.app.parts;
 
+import codrane.app.notes.Notes;
 import codrane.app.packs.PackShelf;
 import codrane.app.workshop.Times;
 import codrane.core.job.OldPart;
@@ -14,8 +15,10 @@ import java.util.Optional;
 
 /**
  * The old modules that this workshop has or had, those that are here first.
+ *
+ * @param more what is not listed, as a sentence; empty when all are
  */
-public record PartsView(List<Part> parts) {
+public record PartsView(List<Part> parts, String more) {
     /**
      * @param job number of the one in which it came out
      * @param again what must be done before it works in another vehicle; none when it is gone
@@ -34,10 +37,17 @@ public record PartsView(List<Part> parts) {
             Map<String, String> choices) {}
 
     static PartsView of(List<PartStored> stored, PackShelf packs, Times times, boolean may) {
-        return new PartsView(stored.stream()
-                .map(part -> part(part, packs, times, may))
-                .sorted(Comparator.comparing(Part::here).reversed().thenComparing(Part::job, Comparator.reverseOrder()))
-                .toList());
+        return new PartsView(
+                stored.stream()
+                        .map(part -> part(part, packs, times, may))
+                        .sorted(Comparator.comparing(Part::here)
+                                .reversed()
+                                .thenComparing(Part::job, Comparator.reverseOrder()))
+                        .toList(),
+                stored.size() < Notes.MOST_EVERYWHERE
+                        ? ""
+                        : "The newest " + Notes.MOST_EVERYWHERE
+                                + " are listed; older ones stand at their jobs, under Record.");
     }
 
     /** Fitting is offered always: into its own vehicle every part may go back. */

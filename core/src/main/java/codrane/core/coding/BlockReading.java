@@ -58,11 +58,25 @@ public record BlockReading(List<Value> fields, List<Bit> unknown, List<Check> ch
         return new Value(field.key(), field.title(), raw, value, unit);
     }
 
-    private static List<Bit> unknown(Layout layout, Bytes block) {
+    /** Bits that a setting or the check explains, by position. */
+    private static BitSet known(Layout layout) {
         BitSet known = new BitSet();
         layout.fields().forEach(f -> known.set(f.at(), f.end()));
         BlockCheck check = layout.check();
         known.set(check.at() * 8, (check.at() + check.kind().octets()) * 8);
+        return known;
+    }
+
+    /** Bits that differ between two blocks of a layout, and that neither a setting nor the check explains. */
+    public static List<Bit> unexplained(Layout layout, Bytes from, Bytes to) {
+        BitSet known = known(layout);
+        return changed(from, to).stream()
+                .filter(b -> !known.get(b.octet() * 8 + 7 - b.bit()))
+                .toList();
+    }
+
+    private static List<Bit> unknown(Layout layout, Bytes block) {
+        BitSet known = known(layout);
         List<Bit> unknown = new ArrayList<>();
         for (int i = 0; i < block.length() * 8; i++)
             if (!known.get(i) && (block.u8(i / 8) >> (7 - i % 8) & 1) == 1) unknown.add(new Bit(i / 8, 7 - i % 8));

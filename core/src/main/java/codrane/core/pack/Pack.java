@@ -126,6 +126,15 @@ public record Pack(
         return layout;
     }
 
+    /** Which software keeps a block as this one does, in brackets after a blank; empty when every one does. */
+    public String keptSoBy(String layoutId, String software) {
+        return versions.getOrDefault(layoutId, List.of()).stream()
+                .filter(version -> version.fits(software))
+                .map(version -> " (kept so by " + version.range() + ")")
+                .findFirst()
+                .orElse("");
+    }
+
     /** The module that keeps a block; empty when none does. */
     public Optional<PackModule> holder(String layoutId) {
         return modules.values().stream()

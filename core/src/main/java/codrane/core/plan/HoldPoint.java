@@ -15,7 +15,8 @@ public enum HoldPoint {
     AUTHORISED(Stage.UNLOCK, "The gateway was seen open, for long enough", By.FACT, false),
     BASELINE_STORED(Stage.BASELINE, "Everything readable is stored", By.FACT, false),
     PLAN_AGREED(Stage.DECIDE, "The plan is agreed to", By.PERSON, false),
-    LEAD_APPROVED(Stage.DECIDE, "The lead approves it: the market's rules ask for that", By.PERSON, false),
+    LEAD_APPROVED(
+            Stage.DECIDE, "The lead approves it: the market's rules, or the risk, ask for that", By.PERSON, false),
     PART_IN_PLACE(Stage.DECIDE, "The new part is in its place, and was scanned there", By.FACT, false),
     FILE_CHECKED(Stage.PREPARE, "The calibration is whole and for this hardware", By.FACT, false),
     SHEET_CHECKED(Stage.PREPARE, "The line sheet is whole and for this vehicle", By.FACT, false),

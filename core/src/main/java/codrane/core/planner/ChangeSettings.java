@@ -70,9 +70,14 @@ final class ChangeSettings implements Rule {
                 .prompting(Looks.whileWritten(module));
         if (!back) for (String order : OrderDecides.of(facts, settings)) write = write.because(order);
         return switch (facts.kind()) {
-            case CHANGE_LINE ->
-                write.because("The line's other bytes stay; its check byte is computed anew.")
+            case CHANGE_LINE -> {
+                write = write.because("The line's other bytes stay; its check byte is computed anew.")
                         .needing("the instruction with its source");
+                Optional<String> unexplained = UnexplainedBits.of(facts, settings);
+                yield unexplained.isPresent()
+                        ? write.because(unexplained.get()).holding(HoldPoint.LEAD_APPROVED)
+                        : write;
+            }
             case SCALED_VALUE -> {
                 for (String held : raw(facts, settings)) write = write.because(held);
                 yield write;

@@ -123,7 +123,8 @@ public final class ToolReadiness {
     }
 
     private static Check licence(ToolFacts facts, LocalDate today) {
-        if (facts.licenceUntil().isEmpty()) return Check.ask("Licence", "Nobody noted until when it runs: see Tools.");
+        if (facts.licenceUntil().isEmpty())
+            return Check.ask("Licence", "Nobody noted until when it runs: note its day under Tools.");
         LocalDate until = facts.licenceUntil().get();
         if (until.isBefore(today)) return Check.problem("Licence", "It ended on " + Words.day(until) + ": renew it.");
         return until.isBefore(today.plusDays(SOON_DAYS))

@@ -56,7 +56,7 @@ public final class RunLoop {
                         step.state(),
                         new RunAction.Stopped(
                                 true,
-                                "The link was lost: " + e.getMessage(),
+                                "The link was lost. " + e.getMessage(),
                                 "Keep the power on, reconnect, then recover the run."));
             }
             if (step.state().index() != index) link.release(); // the next module's session is another one

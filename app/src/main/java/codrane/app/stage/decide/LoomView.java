@@ -111,7 +111,8 @@ record LoomView(
         return new LoomView(
                 state.job().number(),
                 shown.module().title() + ": " + shown.layout().title(),
-                shown.module().tag() + ", " + shown.layout().length() + " bytes, software " + software + ", read "
+                shown.module().tag() + ", " + shown.layout().length() + " bytes, software " + software
+                        + state.pack().keptSoBy(shown.layout().id(), software) + ", read "
                         + state.now().dayAndTime(scan.takenAt()),
                 find.strip(),
                 finds ? count(listed.size()) : "",

@@ -29,6 +29,7 @@ import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Decide: what is to be said for the plan, the plan itself, and agreeing to it. */
 public final class DecideStage implements StageRules {
@@ -160,10 +161,7 @@ public final class DecideStage implements StageRules {
         if (HoldRules.progress(state).hold(HoldPoint.LEAD_APPROVED) == Hold.OPEN)
             return new NextAct(
                     "The lead approves this first",
-                    LawAllows.rules(state.vehicleFacts(state.before().orElseThrow())).stream()
-                            .filter(r -> r.says() == MarketRules.Says.APPROVAL)
-                            .map(r -> r.cited() + ".")
-                            .collect(Collectors.joining(" ")),
+                    whyTheLead(state, plan),
                     Safe.toStop(state),
                     Tone.PERSON,
                     List.of(
@@ -196,6 +194,22 @@ public final class DecideStage implements StageRules {
                 List.of(
                         Act.keep("Agree to this plan", HoldPoint.PLAN_AGREED),
                         planAgain().second()));
+    }
+
+    /** What the market's rules say, and what the plan itself leaves to the lead. */
+    private static String whyTheLead(JobState state, Plan plan) {
+        Stream<String> law = LawAllows.rules(state.vehicleFacts(state.before().orElseThrow())).stream()
+                .filter(r -> r.says() == MarketRules.Says.APPROVAL)
+                .map(r -> r.cited() + ".");
+        Stream<String> work = plan.operations().stream()
+                .filter(o -> o.holds().contains(HoldPoint.LEAD_APPROVED))
+                .flatMap(o -> o.reasons().stream());
+        Stream<String> worker = plan.decisions().stream()
+                .filter(d -> d.rule().equals("who-works"))
+                .map(d -> d.judgement().reason());
+        return Stream.concat(law, Stream.concat(work, worker).filter(why -> why.contains("the lead")))
+                .distinct()
+                .collect(Collectors.joining(" "));
     }
 
     static NextAct swap(JobState state, Plan plan) {
