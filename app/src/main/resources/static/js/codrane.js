@@ -1,4 +1,5 @@
 /* What makes pages livelier: they work without it. One module a component. */
+import { closer } from './closer.js';
 import { gateway } from './gateway.js';
 import { job } from './job.js';
 import './keys.js';
@@ -12,7 +13,7 @@ import { typedlines } from './typedlines.js';
 import { vinfield } from './vinfield.js';
 
 document.addEventListener('alpine:init', () => {
-  Object.entries({ all, gateway, job, label, labelvin, later, screen, seat, sift, typedlines, vinfield })
+  Object.entries({ all, closer, gateway, job, label, labelvin, later, screen, seat, sift, typedlines, vinfield })
     .forEach(([name, component]) => Alpine.data(name, component));
 });
 document.addEventListener('click', (event) => {

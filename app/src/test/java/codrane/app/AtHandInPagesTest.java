@@ -6,6 +6,7 @@ import static org.awaitility.Awaitility.await;
 import codrane.app.RunningApp.App;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
+import codrane.app.photos.Photos;
 import codrane.app.shelf.MakerServiceClient;
 import codrane.app.stage.decide.PlanActs;
 import codrane.app.stage.intake.IntakeActs;
@@ -17,6 +18,9 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Plan;
 import codrane.standin.Conditions;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -85,6 +89,14 @@ class AtHandInPagesTest {
         String sheet = app.bean(MakerServiceClient.class)
                 .lineSheet(TestWorld.pack("brennick-lorne"), "tail-lift", Conditions.LORNE);
         WebSession tech = WebSession.signIn(app.url(), "tech");
+        assertThat(tech.get(page)).contains("A photo of it, to type from").doesNotContain("Photo of the line sheet");
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB), "png", png);
+        IntakeActs intake = app.bean(IntakeActs.class);
+        done(intake.photo(steps.number, png.toByteArray(), "the plate", "tech"));
+        assertThat(tech.get(page)).doesNotContain("Photo of the line sheet");
+        done(intake.photo(steps.number, png.toByteArray(), Photos.SHEET, "tech"));
+        assertThat(tech.get(page)).contains("Photo of the line sheet", "/jobs/" + steps.number + "/photos/");
         tech.post("/jobs/" + steps.number + "/line-sheet-pasted", "text", sheet, "day", "2023-02-30");
         assertThat(facts(steps.number).sheet()).isEmpty();
         tech.post("/jobs/" + steps.number + "/line-sheet-pasted", "text", sheet, "day", "2024-06-01");

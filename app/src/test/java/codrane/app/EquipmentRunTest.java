@@ -12,14 +12,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
 import codrane.app.stage.decide.SettingActs;
+import codrane.core.coding.Layout;
 import codrane.core.job.BeforeAgreeing;
 import codrane.core.job.CustomerCard;
+import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment;
+import codrane.core.pack.Feature;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.vehicle.Setup;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -65,6 +70,74 @@ class EquipmentRunTest {
                     .contains("For the customer: All doors open when the key is taken out", "To turn it off");
             app.context().close();
         }
+    }
+
+    @Test
+    void k7_twoThatAreWanted_areOnePlan_andTheVehicleHoldsBothAndNothingElse() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(PlannedRuns.LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.ENABLE_EQUIPMENT, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            JsonNode before = TestWorld.look(world).path("modules");
+            WebSession lead = WebSession.signIn(app.url(), "lead");
+            String decide = "/jobs/" + job.number + "/decide";
+            Equipment equipment = PlannedRuns.LORNE.equipment();
+            Feature off = equipment.features().stream()
+                    .filter(f -> f.concerns().isEmpty() && f.needs().isEmpty())
+                    .filter(f -> equipment.against(List.of(f)).isEmpty() && isOff(before, f))
+                    .findFirst()
+                    .orElseThrow();
+            lead.post(decide + "/feature", "feature", "mirrors-dip");
+            lead.post(decide + "/feature", "feature", off.id());
+            lead.post(decide + "/feature", "feature", "night-cabin");
+            assertThat(lead.follow(decide + "/feature", "feature", "bright-cabin"))
+                    .contains("Cabin red at night does not go with Cabin white for work. Take the other out first.");
+            assertThat(lead.get(decide)).contains("Not this: Cabin red at night", "Take another, too");
+            lead.post(decide + "/feature-out", "feature", "night-cabin");
+            assertThat(lead.follow(decide + "/feature-out", "feature", "quiet-depot"))
+                    .contains("That equipment was not chosen.");
+            assertThat(job.facts().decided().notes().features()).containsExactly("mirrors-dip", off.id());
+            done(TestActs.of(app).plan(job.number, WHO));
+            TestActs.of(app).keep(job.number, HoldPoint.LEAD_APPROVED, "lead", "");
+            agreeAndRun(app, job);
+            Map<Feature.Setting, String> wanted = equipment.on(equipment.features(List.of("mirrors-dip", off.id())));
+            JsonNode after = TestWorld.look(world).path("modules");
+            for (String id : before.propertyNames())
+                for (String block : before.path(id).path("coding").propertyNames()) {
+                    Layout layout = PlannedRuns.LORNE.layout(block);
+                    Map<String, String> was = layout.decode(octets(before, id, block));
+                    Map<String, String> is = layout.decode(octets(after, id, block));
+                    was.forEach((field, value) -> assertThat(is.get(field))
+                            .as(block + "/" + field)
+                            .isEqualTo(wanted.getOrDefault(new Feature.Setting(block, field), value)));
+                    if (wanted.keySet().stream().noneMatch(s -> s.layout().equals(block)))
+                        assertThat(octets(after, id, block)).as(block).isEqualTo(octets(before, id, block));
+                }
+            assertThat(CustomerCard.of(job.facts()))
+                    .extracting(CustomerCard::title)
+                    .contains("Mirrors dip in reverse", off.title());
+            app.context().close();
+        }
+    }
+
+    private static boolean isOff(JsonNode modules, Feature feature) {
+        return !feature.on().isEmpty()
+                && feature.on().entrySet().stream()
+                        .noneMatch(on -> on.getValue()
+                                .equals(PlannedRuns.LORNE
+                                        .layout(on.getKey().layout())
+                                        .decode(octets(
+                                                modules,
+                                                PlannedRuns.LORNE
+                                                        .holder(on.getKey().layout())
+                                                        .orElseThrow()
+                                                        .id(),
+                                                on.getKey().layout()))
+                                        .get(on.getKey().field())));
+    }
+
+    private static Bytes octets(JsonNode modules, String id, String block) {
+        return Bytes.parse(modules.path(id).path("coding").path(block).asString());
     }
 
     @Test

@@ -10,17 +10,23 @@ import static codrane.app.PlannedRuns.take;
 import static codrane.app.PlannedRuns.toBaseline;
 import static codrane.app.PlannedRuns.world;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import codrane.app.RunningApp.App;
 import codrane.app.stage.decide.SettingActs;
+import codrane.core.coding.Field;
+import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
 import codrane.core.job.Scan;
 import codrane.core.job.VehicleSettings;
+import codrane.core.octets.Bytes;
 import codrane.core.plan.JobKind;
 import codrane.standin.Conditions;
 import codrane.standin.StandinWorld;
 import codrane.standin.vehicle.Setup;
 import java.time.Duration;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -108,6 +114,81 @@ class LoomTest {
         JsonNode now = TestWorld.look(world).path("modules");
         for (String block : List.of("body-cabin", "body-main", "body-lamps"))
             assertThat(coding(now, "body", block)).isEqualTo(coding(before, "body", block));
+    }
+
+    /** A named setting by one of its bits, and a bit that nothing explains: locked until the lead opens it. */
+    @Test
+    void bits_pressedInTheirByte_changeAloneAndTheUnexplainedOneIsTheLeads() throws Exception {
+        try (StandinWorld world = world(Setup.healthy(LORNE, Conditions.LORNE), StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.CHANGE_SETTING, Conditions.LORNE.text(), "");
+            toBaseline(app, job);
+            Layout cabin = LORNE.layout("body-cabin");
+            Bytes before = Bytes.parse(coding(TestWorld.look(world).path("modules"), "body", "body-cabin"));
+            LooseBit loose = loose(cabin);
+            Field step = cabin.field("step.lamp.left.doors").orElseThrow();
+            int at = IntStream.range(step.at(), step.end())
+                    .filter(i -> step.rawOf(step.read(flipped(before, i))).isPresent())
+                    .findFirst()
+                    .orElseThrow();
+            String byteOf = "/jobs/" + job.number + "/coding?block=body-cabin&octet=";
+            WebSession tech = WebSession.signIn(app.url(), "tech");
+            Bytes toggled = flipped(before, at);
+            assertThat(tech.query(byteOf + at / 8))
+                    .contains("Make it “" + step.read(toggled) + "”")
+                    .doesNotContain("Open it: make it");
+            assertThat(tech.query(byteOf + loose.octet())).contains("locked: the lead opens it");
+            String act = "/jobs/" + job.number + "/decide/";
+            String key = "body-cabin/" + loose.key();
+            assertThatThrownBy(() -> tech.post(act + "bit", "setting", key, "value", "1"))
+                    .hasMessageContaining("gave 403");
+            tech.post(act + "setting", "setting", key, "value", "1");
+            assertThat(tech.query("/jobs/" + job.number + "/coding")).doesNotContain("changes here");
+
+            WebSession lead = WebSession.signIn(app.url(), "lead");
+            String other = (before.u8(loose.octet()) >> loose.bit() & 1) == 1 ? "0" : "1";
+            assertThat(lead.query(byteOf + loose.octet())).contains("Open it: make it " + other);
+            lead.post(act + "bit", "setting", "body-cabin/" + step.key(), "value", "1");
+            assertThat(lead.query("/jobs/" + job.number + "/coding?setting=body-cabin%2F" + step.key()))
+                    .contains("Choose a bit that no setting explains.");
+            lead.post(act + "bit", "setting", key, "value", other);
+            tech.post(
+                    act + "setting",
+                    "setting",
+                    "body-cabin/" + step.key(),
+                    "value",
+                    step.read(toggled),
+                    "loom",
+                    "true");
+            assertThat(tech.query("/jobs/" + job.number + "/coding?block=body-cabin"))
+                    .contains(
+                            "One setting and one bit that none explains change here: 2 bits in",
+                            "no setting explains it");
+            done(TestActs.of(app).plan(job.number, WHO));
+            assertThat(tech.get("/jobs/" + job.number + "/decide"))
+                    .contains("The lead approves this first", "bit " + loose.bit() + ": the lead opens it");
+            lead.post("/jobs/" + job.number + "/hold/lead-approved");
+            agreeAndRun(app, job);
+            Bytes after = Bytes.parse(coding(TestWorld.look(world).path("modules"), "body", "body-cabin"));
+            Bytes wanted = flipped(toggled, loose.octet() * 8 + 7 - loose.bit());
+            assertThat(after).isEqualTo(cabin.check().apply(wanted));
+            assertThat(tech.get("/jobs/" + job.number + "/record")).contains(", bit " + loose.bit() + ": ");
+            app.context().close();
+        }
+    }
+
+    private static LooseBit loose(Layout layout) {
+        for (int octet = 0; octet < layout.length(); octet++)
+            for (int bit = 0; bit < 8; bit++)
+                if (layout.named(new LooseBit(octet, bit).key()).isPresent()) return new LooseBit(octet, bit);
+        throw new AssertionError("every bit is explained");
+    }
+
+    /** @param at bit 7 of the first octet is 0 */
+    private static Bytes flipped(Bytes block, int at) {
+        byte[] octets = block.toArray();
+        octets[at / 8] ^= (byte) (0x80 >> at % 8);
+        return Bytes.copyOf(octets);
     }
 
     @Test

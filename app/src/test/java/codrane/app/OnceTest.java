@@ -179,6 +179,8 @@ class OnceTest {
                 .param("need", "pass:brennick")
                 .param("said", "here")
                 .param("technician", "tech")
+                .param("setting", "tail-lift-main/bit-0.0")
+                .param("value", "1")
                 .param("answer", "level-set");
     }
 

@@ -107,33 +107,6 @@ class PlanningTest {
     }
 
     @Test
-    void k6_lineInstruction_isRefusedWithAnotherFromAndShowsTheOctetsThatChange() throws Exception {
-        long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "");
-        String before = module("body").path("coding").path("body-lamps").asString();
-        try (Browsing browser = new Browsing(app.url(), "tech")) {
-            browser.open("/jobs/" + number + "/decide");
-            browser.awaitNext("Which setting is to be changed, and to what?");
-            line(browser, "BOD/03 octet 4: 31 -> 50");
-            browser.page.waitForSelector(".refused:has-text(\"it is for another layout\")");
-            assertThat(browser.page.inputValue("input[name=line]")).isEqualTo("BOD/03 octet 4: 31 -> 50");
-            line(browser, "BOD/03 octet 16: 31");
-            browser.page.waitForSelector(".refused:has-text(\"Type it like\")");
-            line(browser, "bod/03 byte 4: 30 -> 50");
-            browser.awaitNext("Let the rules make a plan");
-            assertThat(text(browser)).contains("BOD/03 byte 4: 30 → 50; its check follows");
-            browser.act("Make the plan");
-            browser.awaitNext("gree");
-            assertThat(text(browser)).contains("its check byte is computed anew");
-        }
-        assertThat(module("body").path("coding").path("body-lamps").asString()).isEqualTo(before);
-    }
-
-    private static void line(Browsing browser, String text) {
-        browser.page.fill("input[name=line]", text);
-        browser.page.click("button:has-text(\"Judge it and take it\")");
-    }
-
-    @Test
     void k8_foldingRamp_isChosenAgainstTheOrderThatWasReadAndThePartComesLast() throws Exception {
         long number = atDecide(Conditions.CHORUS, JobKind.RETROFIT, "", "");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
@@ -200,13 +173,24 @@ class PlanningTest {
                     .contains("Coded only. Overruled by tech")
                     .contains("3.08 stays, though the vehicle needs 3.12");
             browser.awaitNext("Agree to 4 writing steps"); // what was agreed to is another plan now
+            assertThat(limits(number))
+                    .as("as software 3.08 keeps them, which stays")
+                    .isEqualTo(10);
             browser.picture(PICTURES.resolve("decide.png"));
             browser.page.click("#call-software summary");
             browser.page.click("#call-software button:has-text(\"Take it back\")");
             browser.awaitNext("Agree to 5 writing steps");
             assertThat(browser.page.innerText(".changed")).contains("new").contains("older than 3.12");
+            assertThat(limits(number))
+                    .as("as 3.12 keeps them, which is programmed before")
+                    .isEqualTo(12);
         }
         assertThat(facts(number).plan().orElseThrow().version()).isEqualTo(3);
+    }
+
+    /** Bytes of the lift's limits, as the plan writes them. */
+    private int limits(long number) {
+        return facts(number).packWritten().layout("lift-limits").length();
     }
 
     private static void overrule(Browsing browser, String school, String answer, String why) {
@@ -391,5 +375,10 @@ class PlanningTest {
             browser.page.click("button:has-text(\"Keep these answers\")");
             browser.page.waitForSelector(".busy:has-text(\"Kept\")");
         }
+    }
+
+    private static void line(Browsing browser, String text) {
+        browser.page.fill("input[name=line]", text);
+        browser.page.click("button:has-text(\"Judge it and take it\")");
     }
 }

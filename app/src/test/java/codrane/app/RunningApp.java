@@ -48,10 +48,11 @@ final class RunningApp implements BeforeAllCallback, ParameterResolver {
     }
 
     /** On a database that is there already. */
-    static App launch(StandinWorld world, TestDatabase.Database database) throws IOException {
+    static App launch(StandinWorld world, TestDatabase.Database database, String... more) throws IOException {
         Path var = Files.createTempDirectory("codrane-test");
         List<String> arguments = new ArrayList<>(List.of("--server.port=0"));
         TestWorld.settings(world, database, var).forEach(s -> arguments.add("--" + s));
+        arguments.addAll(List.of(more));
         SpringApplication application = new SpringApplication(CodraneApplication.class);
         application.setMainApplicationClass(CodraneApplication.class); // not the runner of the tests
         application.addInitializers(context -> context.getBeanFactory().addBeanPostProcessor(new Statements()));

@@ -30,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 class VariantTest {
     private static final String WHO = "tech";
     private static final Pack CHORUS = TestWorld.pack("tolvane-chorus");
-    private static final String CODE = "PIER-2291-K7QX";
+    static final String CODE = "PIER-2291-K7QX";
 
     @Test
     void k17_variant_isMeasuredLicensedWrittenAndMeasuredAgain() throws Exception {
@@ -51,7 +51,7 @@ class VariantTest {
             plan(app, job);
             licence(app, job);
             assertThat(app.bean(UnlockActs.class).authorise(job.number, WHO)).isInstanceOf(Acted.Done.class);
-            run(app, job);
+            run(app, job, world);
             tech.post(page + "/listen", "name", "speech");
             assertThat(tech.get(page)).contains("speech is the flattest");
             tech.post(page + "/forget", "name", "plain");
@@ -84,15 +84,28 @@ class VariantTest {
         done(needs.note(job.number, licence.key(), new NeedActs.Said(true, "", CODE), WHO));
     }
 
-    private static void run(App app, JobSteps job) throws Exception {
+    private static void run(App app, JobSteps job, StandinWorld world) throws Exception {
         List<HoldPoint> last = List.of(HoldPoint.NO_WAY_BACK);
         Until.so(() -> last.containsAll(HoldRules.progress(job.facts()).openBefore(Stage.RUN)));
         TestActs.of(app).keep(job.number, HoldPoint.NO_WAY_BACK, WHO, "");
         job.run();
+        turnTheKey(job, world);
         Until.so(() -> !job.facts().run().orElseThrow().running());
         assertThat(job.facts().run().orElseThrow())
                 .as(job.facts().run().orElseThrow().toString())
                 .matches(JobRun::finished);
+    }
+
+    /** First too early, which does not count. */
+    private static void turnTheKey(JobSteps job, StandinWorld world) {
+        Until.so(() -> RunTasks.awaitsKey(job.facts().run().orElseThrow()));
+        TestWorld.actDoip(world, "/key/off");
+        Until.later(Duration.ofSeconds(3));
+        TestWorld.actDoip(world, "/key/on");
+        Until.stays(Duration.ofSeconds(3), () -> job.facts().run().orElseThrow().running());
+        TestWorld.actDoip(world, "/key/off");
+        Until.later(JobAnswers.OFF_LONG_ENOUGH);
+        TestWorld.actDoip(world, "/key/on");
     }
 
     private static List<String> changes(JsonNode before, JsonNode after) {

@@ -72,6 +72,9 @@ class WholeJobsTest {
         "K7, 2210, lead, '', false",
         "K8, 2209, lead, '', false",
         "K11, 2207, lead, '', false",
+        "K12, 2216, lead, '', false",
+        "K15, 2218, lead, '', false",
+        "K17, 2221, lead, announcements, false",
         "K19, 2213, lead, '', false"
     })
     void job_pressedThrough_isClosed_andTheVehicleHoldsWhatWasPlanned(

@@ -1,6 +1,7 @@
 package codrane.standin;
 
 import codrane.core.gateway.OperationMatrix;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
@@ -23,6 +24,12 @@ class OpenGates implements RunGates {
 
     @Override
     public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
+        return new Verdict.Open();
+    }
+
+    @Override
+    public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
+        pause(cycle.off());
         return new Verdict.Open();
     }
 

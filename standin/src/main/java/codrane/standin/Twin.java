@@ -1,6 +1,7 @@
 package codrane.standin;
 
 import codrane.core.calibration.MemoryImage;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
@@ -127,6 +128,14 @@ final class Twin {
     private final class Gates extends OpenGates {
         Gates() {
             super(workshop.time());
+        }
+
+        @Override
+        public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
+            workshop.vehicle().key(Key.OFF);
+            pause(cycle.off());
+            workshop.vehicle().key(Key.ON);
+            return new Verdict.Open();
         }
 
         @Override

@@ -160,8 +160,7 @@ final class SimulatedJob {
         JobState unplanned = state(workshop, reading, Optional.empty());
         Scan scan = unplanned.before().orElseThrow();
         if (kind == JobKind.ENABLE_EQUIPMENT && !feature.isEmpty()) {
-            settings = PlanFacts.settings(
-                    unplanned, scan, pack.equipment().feature(feature).orElseThrow());
+            settings = PlanFacts.settings(unplanned, scan, pack.equipment().features(List.of(feature)));
             unplanned = state(workshop, reading, Optional.empty());
         }
         VehicleFacts facts = unplanned.vehicleFacts(scan);
@@ -307,7 +306,7 @@ final class SimulatedJob {
     }
 
     private DecideNotes notes() {
-        if (kind == JobKind.ENABLE_EQUIPMENT) return DecideNotes.NONE.withFeature(feature);
+        if (kind == JobKind.ENABLE_EQUIPMENT) return DecideNotes.NONE.withFeatures(List.of(feature));
         if (kind == JobKind.RETROFIT) return DecideNotes.NONE.withCodes(codesOut, codesIn);
         return module.filter(m -> kind.replaces())
                 .map(m -> pack.module(m).parts().fitted())

@@ -263,6 +263,7 @@ final class SimulatedTrial {
                 case RunTask.KeysElsewhere keys ->
                     assertThat(workshop.vehicle().immobiliser().keys()).isEqualTo(keys.keys());
                 case RunTask.Routine routine -> {}
+                case RunTask.TurnKey turn -> {}
                 case RunTask.Restart restart -> {}
                 case RunTask.Clear clear -> {}
             }

@@ -138,6 +138,7 @@ final class SimulatedWire {
             case RunTask.Restart restart -> service == RESET;
             case RunTask.Clear clear -> service == CLEAR;
             case RunTask.KeysElsewhere keys -> false;
+            case RunTask.TurnKey turn -> false;
         };
     }
 

@@ -78,6 +78,7 @@ public final class Routes {
             post("/jobs/*/hold/*", WRITERS),
             post("/jobs/*/waive/*", WRITERS),
             post("/jobs/*/plan", WRITERS),
+            post("/jobs/*/decide/bit", EnumSet.of(LEAD)),
             post("/jobs/*/decide/*", WRITERS),
             post("/jobs/*/prove/*", WRITERS),
             post("/jobs/*/overrule/*", WRITERS),

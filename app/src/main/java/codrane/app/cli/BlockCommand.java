@@ -60,11 +60,11 @@ abstract class BlockCommand extends Asked {
         if (!blocks.contains(blockId))
             throw new UsageException("BLOCK: " + module + " has no \"" + InputFile.quoted(blockId) + "\" (it has "
                     + (blocks.isEmpty() ? "none" : String.join(", ", blocks)) + ")");
-        Layout layout = pack.as(Map.of(module, software)).layout(blockId);
-        if (layout.fields().isEmpty())
+        Pack kept = pack.as(Map.of(module, software));
+        if (!kept.knows(blockId))
             throw new UsageException("--software: how " + InputFile.quoted(software) + " keeps " + blockId
                     + " is not known (the pack knows it of " + known(pack, v -> true) + ")");
-        return layout;
+        return kept.layout(blockId);
     }
 
     final Bytes block(Layout layout) throws IOException {

@@ -44,6 +44,7 @@ final class FactsReader extends AskedJson {
             "answers",
             "settings",
             "feature",
+            "features",
             "order",
             "sources",
             "keys",

@@ -6,7 +6,7 @@ import codrane.core.feature.FeatureSet.Solved;
 import codrane.core.pack.Feature;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.plan.SettingChange;
+import codrane.core.pack.Places;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
@@ -59,8 +59,7 @@ final class FeaturesSolveCommand extends Asked {
                         pack.holder(v.getKey().layout()).map(PackModule::id).orElseThrow(),
                         v.getKey().layout(),
                         v.getKey().field(),
-                        SettingChange.titleOf(
-                                pack.layout(v.getKey().layout()), v.getKey().field()),
+                        Places.title(pack, v.getKey().layout(), v.getKey().field()),
                         v.getValue()))
                 .toList();
         List<String> after = together.features().stream()

@@ -5,7 +5,7 @@ import codrane.core.order.OrderEffect;
 import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.plan.SettingChange;
+import codrane.core.pack.Places;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,7 +49,7 @@ final class OrderDeriveCommand extends OrderCommand {
     }
 
     private static SettingTold told(Pack pack, Setting setting, String value) {
-        String title = SettingChange.titleOf(pack.layout(setting.layout()), setting.field());
+        String title = Places.title(pack, setting.layout(), setting.field());
         return new SettingTold(setting.layout(), setting.field(), title, value);
     }
 }

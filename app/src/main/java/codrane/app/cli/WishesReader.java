@@ -4,6 +4,7 @@ import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.Wishes;
 import codrane.core.planner.PlanQuestions.Question;
@@ -23,18 +24,20 @@ final class WishesReader extends AskedJson {
     Wishes wishes(Pack pack) {
         List<SettingChange> settings = new ArrayList<>();
         for (JsonNode setting : in.path("settings")) setting(pack, setting).ifPresent(settings::add);
-        String feature = text("feature");
-        if (!feature.isEmpty() && pack.equipment().feature(feature).isEmpty())
-            ask(
-                    "which-equipment",
-                    "feature",
-                    "The pack knows no equipment \"" + feature + "\": which of "
-                            + String.join(
-                                    ", ",
-                                    pack.equipment().features().stream()
-                                            .map(f -> f.id())
-                                            .toList())
-                            + "?");
+        List<String> features = new ArrayList<>(texts(in.path("features")));
+        if (!text("feature").isEmpty()) features.addFirst(text("feature"));
+        for (String feature : features)
+            if (pack.equipment().feature(feature).isEmpty())
+                ask(
+                        "which-equipment",
+                        in.has("features") ? "features" : "feature",
+                        "The pack knows no equipment \"" + feature + "\": which of "
+                                + String.join(
+                                        ", ",
+                                        pack.equipment().features().stream()
+                                                .map(f -> f.id())
+                                                .toList())
+                                + "?");
         JsonNode order = object("order", Set.of("now", "out", "in"));
         Set<String> known =
                 pack.equipment().order().map(o -> o.titles().keySet()).orElse(Set.of());
@@ -42,9 +45,7 @@ final class WishesReader extends AskedJson {
                 codes(order, "now", known), codes(order, "out", known), codes(order, "in", known));
         return new Wishes(
                 settings,
-                feature.isEmpty()
-                        ? Optional.empty()
-                        : pack.equipment().feature(feature).map(f -> f.id()),
+                pack.equipment().features(features).stream().map(f -> f.id()).toList(),
                 change);
     }
 
@@ -80,7 +81,7 @@ final class WishesReader extends AskedJson {
                 holder.get().id(),
                 block,
                 field,
-                SettingChange.titleOf(layout, field),
+                Places.title(pack, block, field),
                 in.path("from").asString(""),
                 to,
                 Optional.empty()));

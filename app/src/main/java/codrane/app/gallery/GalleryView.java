@@ -8,6 +8,7 @@ import codrane.app.tools.CheckView;
 import codrane.app.web.ForecastPicture;
 import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
+import codrane.app.web.PairingPicture;
 import codrane.app.web.River;
 import codrane.app.web.StairsPicture;
 import codrane.app.web.SupplyPicture;
@@ -56,7 +57,8 @@ record GalleryView(
             Score score,
             SupplyPicture measured,
             LineageView lineage,
-            StairsPicture stairs) {}
+            StairsPicture stairs,
+            PairingPicture pairing) {}
 
     /** As a run's score. */
     record Score(List<Box> boxes, int committedFrom, int committedTo) {}
@@ -162,7 +164,14 @@ record GalleryView(
                 score,
                 measured(window),
                 lineage(),
-                StairsPicture.of(stairs()));
+                StairsPicture.of(stairs()),
+                new PairingPicture(
+                        98,
+                        new PairingPicture.Box(27, "Key reader", "knows 2 keys", ""),
+                        List.of(
+                                new PairingPicture.Box(1, "Engine", "paired", "looked"),
+                                new PairingPicture.Box(53, "Body", "not paired", "writes dash")),
+                        "Key reader knows 2 keys; engine: paired; body: not paired"));
     }
 
     private static SettleLadder stairs() {

@@ -3,12 +3,15 @@ package codrane.app.live;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Equipment.Sensor;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.Pack;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.power.PowerGate;
 import codrane.core.power.PowerGate.Watch;
 import codrane.core.power.PowerWindow;
+import codrane.core.run.KeyWatch;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
 import codrane.core.run.RunMachine;
@@ -116,6 +119,20 @@ final class BenchGates implements RunGates {
             if (untouched(state) && time.instant().isAfter(end))
                 return new Verdict.Closed("Not started: the vehicle does not tell " + not + ".", conditions.prompt());
             hold(conditions.prompt() + " Not yet: " + not + ".");
+            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+        }
+    }
+
+    /** While the key is off most modules are silent; where it can't be read at all its modules see to it themselves. */
+    @Override
+    public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
+        Pack pack = order.pack();
+        if (!pack.equipment().sensors().containsKey(Sensor.KEY)) return new Verdict.Open();
+        KeyWatch watch = new KeyWatch(cycle);
+        while (true) {
+            watch.seen(order.bench().readKey(pack, link).map(VehicleCondition.KEY_ON::holds), time.instant());
+            if (watch.turned()) return new Verdict.Open();
+            hold(watch.prompt());
             if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
     }

@@ -84,6 +84,13 @@ final class JdbcRunJournal implements RunJournal {
             case RunAction.SendKey key -> {} // sent as a request like any other
             case RunAction.AwaitPower power -> {}
             case RunAction.AwaitConditions needed -> {}
+            case RunAction.AwaitKeyTurn turn -> {
+                patiently(() -> {
+                    store.progress(runId, state);
+                    return runId;
+                });
+                progress.tell(state, "Wait for the key", true);
+            }
             case RunAction.Pause pause -> {}
             case RunAction.Finished finished -> {}
             case RunAction.Stopped stopped -> {}
@@ -236,6 +243,7 @@ final class JdbcRunJournal implements RunJournal {
             }
             case RunTask.KeysElsewhere keys -> {} // not by this run
             case RunTask.Routine routine -> {}
+            case RunTask.TurnKey turn -> {}
             case RunTask.Restart restart -> {}
             case RunTask.Clear clear -> {}
         }

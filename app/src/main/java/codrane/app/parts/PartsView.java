@@ -46,7 +46,7 @@ public record PartsView(List<Part> parts, String more) {
                         .toList(),
                 stored.size() < Notes.MOST_EVERYWHERE
                         ? ""
-                        : "The newest " + Notes.MOST_EVERYWHERE
+                        : "No more than the newest " + Notes.MOST_EVERYWHERE
                                 + " are listed; older ones stand at their jobs, under Record.");
     }
 

@@ -8,6 +8,7 @@ import codrane.core.pack.Equipment;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.pack.Places;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -58,18 +59,19 @@ public record ChangeLine(String when, String module, String what, List<String> d
                     secret.get().master().equals(module.id())
                             ? "keys known: " + before.u8(0) + " → " + after.u8(0)
                             : "not paired → paired");
-        Optional<Layout> layout = pack.as(Map.of(module.id(), change.software())).blocksOf(module).stream()
+        Pack kept = pack.as(Map.of(module.id(), change.software()));
+        Optional<Layout> layout = kept.blocksOf(module).stream()
                 .filter(l -> l.dataIdentifier() == did && l.length() == before.length() && l.length() == after.length())
                 .findFirst();
-        return layout.map(l -> settings(l, before, after)).orElse(List.of("written anew: " + after.spaced()));
+        return layout.map(l -> settings(kept, l, before, after)).orElse(List.of("written anew: " + after.spaced()));
     }
 
-    private static List<String> settings(Layout layout, Bytes before, Bytes after) {
+    private static List<String> settings(Pack pack, Layout layout, Bytes before, Bytes after) {
         if (layout.isBlank(before))
             return List.of(
                     "was blank, now: " + String.join(", ", layout.decode(after).values()));
         return layout.diff(before, after).stream()
-                .map(c -> c.title() + ": " + orNone(c.from()) + " → " + c.to())
+                .map(c -> Places.title(pack, layout.id(), c.key()) + ": " + orNone(c.from()) + " → " + c.to())
                 .toList();
     }
 

@@ -14,13 +14,14 @@ final class FieldBounds {
         bound(6, "capacityAh", "celsius", "restVolts", "restedHours", "unitA", "unitVolts");
         bound(9, "mileage");
         bound(10, "until", "due");
-        bound(12, "code", "codeAgain");
+        bound(12, "code", "codeAgain", "years");
+        bound(20, "software");
         bound(32, "name");
         bound(40, "fitted", "offered", "other", "papersVin", "q", "serial", "tool", "vin");
         bound(60, "line");
         bound(72, "again", "fresh", "password");
         bound(80, "caption", "source", "value", "values", "what");
-        bound(120, "wording");
+        bound(120, "about", "wording");
         bound(200, "detail", "note", "ownership", "path", "warning", "why", "username", "old", "to");
         bound(400, "complaint", "earlier", "lights");
         bound(600, "codes");

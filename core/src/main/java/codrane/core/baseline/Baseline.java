@@ -8,6 +8,7 @@ import codrane.core.pack.Adaptation;
 import codrane.core.pack.LiveValue;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.PackModule.Ident;
 import codrane.core.scan.DeepReading;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ObdReading;
@@ -75,7 +76,10 @@ public record Baseline(String json, String sha256) {
         out.put("address", module.address());
         out.put("presence", reading.presence().name().toLowerCase(java.util.Locale.ROOT));
         Map<String, Object> identification = new LinkedHashMap<>();
-        reading.identification().forEach((ident, octets) -> identification.put(ident.key(), labelled(octets)));
+        reading.identification().forEach((ident, octets) -> {
+            if (ident != Ident.IMMOBILISER)
+                identification.put(ident.key(), labelled(octets)); // who is paired is no backup
+        });
         out.put("identification", identification);
         List<Object> coding = new ArrayList<>();
         for (Layout layout : pack.blocksOf(module)) {

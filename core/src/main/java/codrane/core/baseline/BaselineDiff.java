@@ -20,6 +20,9 @@ import java.util.Set;
  * @param modules that differ, in the order of the first baseline
  */
 public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
+    /** What a setting is in a software that does not have it. */
+    public static final String NOT_THERE = "not in this software";
+
     /** How a module is told to be when a baseline does not have it. */
     public static final String ABSENT = "not in this baseline";
 
@@ -123,7 +126,7 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
         return new ModuleDiff(
                 id,
                 presence,
-                texts(before.get().identification(), after.get().identification()),
+                texts(before.get().identification(), after.get().identification(), ""),
                 blocks(
                         before.get().coding(),
                         after.get().coding(),
@@ -146,13 +149,13 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
         return changes;
     }
 
-    private static List<Change> texts(Map<String, String> before, Map<String, String> after) {
+    private static List<Change> texts(Map<String, String> before, Map<String, String> after, String none) {
         Set<String> keys = new LinkedHashSet<>(before.keySet());
         keys.addAll(after.keySet());
         List<Change> changes = new ArrayList<>();
         for (String key : keys) {
-            String from = before.getOrDefault(key, "");
-            String to = after.getOrDefault(key, "");
+            String from = before.getOrDefault(key, none);
+            String to = after.getOrDefault(key, none);
             if (!from.equals(to)) changes.add(new Change(key, from, to));
         }
         return changes;
@@ -176,7 +179,7 @@ public record BaselineDiff(boolean sameVehicle, List<ModuleDiff> modules) {
             Block other = is.getOrDefault(id, none);
             if (one.raw().equals(other.raw())) continue;
             boolean labelled = !one.values().isEmpty() && !other.values().isEmpty();
-            List<Change> fields = labelled ? texts(one.values(), other.values()) : List.of();
+            List<Change> fields = labelled ? texts(one.values(), other.values(), NOT_THERE) : List.of();
             diffs.add(new BlockDiff(
                     id, bytes(one.raw(), other.raw()), fields, labelled && otherSoftware && fields.isEmpty()));
         }

@@ -74,13 +74,15 @@ public record Drift(List<Group> groups, List<String> otherSettings) {
             Optional<Module> is = now.module(diff.module());
             for (BaselineDiff.BlockDiff block : diff.coding()) {
                 Layout layout = pack.layouts().get(block.block());
+                if (block.relaid()) continue; // by another software, and every setting as it was left
                 if (block.fields().isEmpty() || layout == null || is.isEmpty())
                     other.add(module.title() + ", " + block.block() + ": "
                             + block.bytes().size() + " bytes differ, " + block.unnamed() + ".");
                 else
                     for (Change change : block.fields())
+                        if (!change.from().equals(BaselineDiff.NOT_THERE)) // what is new was not lost
                         byTitle.computeIfAbsent(title(pack, module, layout, change.what()), t -> new ArrayList<>())
-                                .add(lost(pack, module, layout, change, was, is.get()));
+                                    .add(lost(pack, module, layout, change, was, is.get()));
             }
         }
         List<Group> groups = new ArrayList<>();

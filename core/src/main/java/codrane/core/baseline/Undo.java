@@ -1,9 +1,12 @@
 package codrane.core.baseline;
 
+import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -99,14 +102,17 @@ public record Undo(List<Setting> settings, List<String> others) {
         Optional<Bytes> held = Optional.ofNullable(now.get(module.id()))
                 .map(reading -> reading.coding().get(layout.id()));
         if (held.filter(block -> block.length() == layout.length()).isEmpty()) return;
-        Map<String, String> is = layout.decode(held.get());
         for (Layout.Change change : then.diff(Bytes.parse(one.before()), Bytes.parse(one.after()))) {
-            if (!is.containsKey(change.key())) {
-                others.add(module.title() + ": \"" + change.title() + "\", which its software of now does not have.");
+            boolean moved = LooseBit.of(change.key()).isPresent() && !layout.equals(then);
+            Optional<Field> field = layout.named(change.key()).filter(f -> !moved);
+            String title = Places.title(today, then.id(), change.key());
+            if (field.isEmpty()) {
+                others.add(module.title() + ": \"" + (title.equals(change.key()) ? change.title() : title)
+                        + "\", which its software of now does not have.");
                 continue;
             }
             String key = layout.id() + "/" + change.key();
-            String there = is.getOrDefault(change.key(), "");
+            String there = field.get().read(held.get());
             String was =
                     Optional.ofNullable(settings.get(key)).map(Setting::was).orElse(change.from());
             settings.put(
@@ -115,7 +121,7 @@ public record Undo(List<Setting> settings, List<String> others) {
                             module,
                             layout,
                             change.key(),
-                            change.title(),
+                            title,
                             was,
                             there,
                             change.to().equals(there)));

@@ -59,7 +59,7 @@ public record BlockReading(List<Value> fields, List<Bit> unknown, List<Check> ch
     }
 
     /** Bits that a setting or the check explains, by position. */
-    private static BitSet known(Layout layout) {
+    public static BitSet known(Layout layout) {
         BitSet known = new BitSet();
         layout.fields().forEach(f -> known.set(f.at(), f.end()));
         BlockCheck check = layout.check();

@@ -31,7 +31,7 @@ public record Carried(Bytes block, List<String> gone, List<String> fresh) {
         for (Field field : to.fields()) {
             Bytes before = carried;
             carried = from.field(field.key())
-                    .flatMap(was -> field.write(before, was.read(block)))
+                    .flatMap(was -> field.carried(was, block, before).or(() -> field.write(before, was.read(block))))
                     .orElseGet(() -> {
                         fresh.add(field.title());
                         return built(to, field, before);

@@ -51,6 +51,15 @@ public record Field(
         return kind == Kind.TEXT || kind == Kind.BCD;
     }
 
+    /** The same setting at another place: its bits as they are, listed or not; empty when it is another setting. */
+    Optional<Bytes> carried(Field was, Bytes from, Bytes block) {
+        if (!was.movedTo(at).equals(this)) return Optional.empty();
+        byte[] octets = block.toArray();
+        if (isOctets(kind)) System.arraycopy(was.octets(from).toArray(), 0, octets, at / 8, bits / 8);
+        else put(octets, was.raw(from));
+        return Optional.of(Bytes.copyOf(octets));
+    }
+
     /** The same setting at another place. */
     public Field movedTo(int position) {
         return new Field(key, title, position, bits, kind, little, values, scale);

@@ -30,7 +30,7 @@ public record Layout(
             throw new IllegalArgumentException("length: " + length + " (expected 1..4095)");
     }
 
-    /** A field that differs between two blocks. */
+    /** A setting that differs between two blocks, or a bit that none explains. */
     public record Change(String key, String title, String from, String to) {}
 
     /** What encoding gave: the new block, or which assignment could not be made. */
@@ -46,6 +46,11 @@ public record Layout(
 
     public Optional<Field> field(String key) {
         return fields.stream().filter(f -> f.key().equals(key)).findFirst();
+    }
+
+    /** A setting, or a bit that none explains. */
+    public Optional<Field> named(String key) {
+        return field(key).or(() -> LooseBit.of(key).flatMap(bit -> bit.in(this)));
     }
 
     /** A value as it is read: a number with its unit, however it was typed. */
@@ -70,7 +75,7 @@ public record Layout(
         }
         Bytes block = original;
         for (Map.Entry<String, String> value : values.entrySet()) {
-            Optional<Field> field = field(value.getKey());
+            Optional<Field> field = named(value.getKey());
             if (field.isEmpty()) return new Encoded.Refused("The layout has no setting " + value.getKey() + ".");
             Optional<Bytes> written = field.get().write(block, value.getValue());
             if (written.isEmpty()) {
@@ -88,6 +93,10 @@ public record Layout(
             String was = field.read(from);
             String is = field.read(to);
             if (!was.equals(is)) changes.add(new Change(field.key(), field.title(), was, is));
+        }
+        for (BlockReading.Bit bit : BlockReading.unexplained(this, from, to)) {
+            LooseBit loose = new LooseBit(bit.octet(), bit.bit());
+            loose.in(this).ifPresent(f -> changes.add(new Change(f.key(), f.title(), f.read(from), f.read(to))));
         }
         return changes;
     }

@@ -49,12 +49,12 @@ public final class FeatureSet {
         for (String id : wanted)
             if (pack.equipment().feature(id).isEmpty())
                 throw new IllegalArgumentException("feature: " + id + " (expected one of the pack's)");
-        List<Feature> asked = inOrder(pack, Set.copyOf(wanted));
+        List<Feature> asked = pack.equipment().features(Set.copyOf(wanted));
         FeatureRules rules = new FeatureRules(pack.equipment().features());
         if (rules.goTogether(asked)) {
             Set<String> all = new LinkedHashSet<>();
-            asked.forEach(f -> pack.equipment().withNeeds(f).forEach(need -> all.add(need.id())));
-            List<Feature> together = inOrder(pack, all);
+            asked.forEach(f -> pack.equipment().withNeeds(List.of(f)).forEach(need -> all.add(need.id())));
+            List<Feature> together = pack.equipment().features(all);
             Map<Setting, String> values = new LinkedHashMap<>();
             together.forEach(feature -> values.putAll(feature.on()));
             List<Feature> needed =
@@ -73,10 +73,10 @@ public final class FeatureSet {
     /** Why they do not go together: of themselves, or of what they need. */
     private static String why(Pack pack, List<Feature> least) {
         for (Feature one : least)
-            for (Feature mine : pack.equipment().withNeeds(one)) {
+            for (Feature mine : pack.equipment().withNeeds(List.of(one))) {
                 if (mine.on().isEmpty()) return "The pack does not say how " + named(mine, one) + " is set.";
                 for (Feature two : least)
-                    for (Feature theirs : pack.equipment().withNeeds(two))
+                    for (Feature theirs : pack.equipment().withNeeds(List.of(two)))
                         if (FeatureRules.standAgainst(mine, theirs)) return sentence(pack, one, mine, two, theirs);
             }
         throw new IllegalStateException("Nothing stands against " + least);
@@ -104,11 +104,5 @@ public final class FeatureSet {
                 .field(setting.field())
                 .map(Field::title)
                 .orElse(setting.field());
-    }
-
-    private static List<Feature> inOrder(Pack pack, Set<String> ids) {
-        return pack.equipment().features().stream()
-                .filter(f -> ids.contains(f.id()))
-                .toList();
     }
 }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
- * Equipment that is on, does not go with the chosen one, and is not to be turned off yet.
+ * Equipment that is on, does not go with a chosen one, and is not to be turned off yet.
  *
  * @param whole whether all of it is on, not only some of its settings
  */
@@ -17,19 +17,19 @@ public record Clash(Feature chosen, Feature other, boolean whole) {
     public static List<Clash> of(JobState state) {
         Optional<Scan> scan = state.before();
         Equipment equipment = state.pack().equipment();
-        Optional<Feature> chosen = equipment.feature(state.decided().notes().feature());
+        List<Feature> chosen = PlanFacts.equipment(state);
         if (scan.isEmpty() || chosen.isEmpty()) return List.of();
         Map<Feature.Setting, String> going = state.putBack().stream()
                 .filter(p -> !p.whole())
                 .collect(Collectors.toMap(
                         p -> new Feature.Setting(p.layout(), p.field()), p -> p.value(), (one, other) -> other));
-        return equipment.against(chosen.get()).stream()
-                .filter(other -> equipment.left(other, chosen.get()).entrySet().stream()
+        return equipment.against(chosen).stream()
+                .filter(other -> equipment.left(other, chosen).entrySet().stream()
                         .anyMatch(on -> isOn(state, scan.get(), on)
                                 && going.getOrDefault(on.getKey(), on.getValue())
                                         .equals(on.getValue())))
                 .map(other -> new Clash(
-                        chosen.get(),
+                        equipment.against(other, chosen),
                         other,
                         other.on().entrySet().stream().allMatch(on -> isOn(state, scan.get(), on))))
                 .toList();

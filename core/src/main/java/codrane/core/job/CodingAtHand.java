@@ -74,7 +74,7 @@ public final class CodingAtHand {
             Layout from = read.layout(to.id());
             if (block == null) continue;
             if (from.equals(to)) carried.put(to.id(), block);
-            else if (block.length() == from.length() && !from.fields().isEmpty())
+            else if (block.length() == from.length() && read.knows(to.id()))
                 carried.put(to.id(), Carried.of(from, block, to).block());
         }
         return carried;

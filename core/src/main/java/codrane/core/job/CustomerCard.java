@@ -2,7 +2,7 @@ package codrane.core.job;
 
 import codrane.core.pack.Equipment;
 import codrane.core.pack.Feature;
-import codrane.core.plan.SettingChange;
+import codrane.core.pack.Places;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,8 +21,7 @@ public record CustomerCard(String title, String use, String limits, String back)
         if (state.run().isEmpty() || state.after().isEmpty()) return List.of();
         Scan after = state.after().get();
         Equipment equipment = state.pack().equipment();
-        return equipment.feature(state.decided().notes().feature()).stream()
-                .flatMap(chosen -> equipment.withNeeds(chosen).stream())
+        return equipment.withNeeds(PlanFacts.equipment(state)).stream()
                 .filter(f -> !f.on().isEmpty() && f.on().entrySet().stream().allMatch(on -> reads(state, after, on)))
                 .filter(f -> state.before().stream()
                         .anyMatch(b -> f.on().entrySet().stream().anyMatch(on -> !reads(state, b, on))))
@@ -39,8 +38,9 @@ public record CustomerCard(String title, String use, String limits, String back)
         String before = "What it was before stands in job " + state.job().number() + ".";
         String settings = feature.off().entrySet().stream()
                 .map(off -> "\""
-                        + SettingChange.titleOf(
-                                state.pack().layout(off.getKey().layout()),
+                        + Places.title(
+                                state.pack(),
+                                off.getKey().layout(),
                                 off.getKey().field())
                         + "\" to " + off.getValue())
                 .collect(Collectors.joining(", "));

@@ -14,7 +14,7 @@ import java.util.Set;
  * @param wording of the service information
  * @param fitted part number of the old part
  * @param offered part number on the new part's label
- * @param feature to be enabled
+ * @param features to be enabled, by their ids
  * @param codesOut of the vehicle order
  * @param codesIn of the vehicle order
  * @param settled what was tried already to calm the vehicle down
@@ -24,13 +24,13 @@ public record DecideNotes(
         String wording,
         String fitted,
         String offered,
-        String feature,
+        List<String> features,
         List<String> codesOut,
         List<String> codesIn,
         Set<Aids.Settling> settled,
         Since since) {
     public static final DecideNotes NONE =
-            new DecideNotes("", "", "", "", List.of(), List.of(), Set.of(), Since.NOTHING);
+            new DecideNotes("", "", "", List.of(), List.of(), List.of(), Set.of(), Since.NOTHING);
 
     /**
      * @param swappedAt when the new part was put in, or mounted
@@ -42,25 +42,26 @@ public record DecideNotes(
     }
 
     public DecideNotes {
+        features = List.copyOf(features);
         codesOut = List.copyOf(codesOut);
         codesIn = List.copyOf(codesIn);
         settled = Set.copyOf(settled);
     }
 
     public DecideNotes withPart(String fittedNumber, String offeredNumber) {
-        return new DecideNotes(wording, fittedNumber, offeredNumber, feature, codesOut, codesIn, settled, since);
+        return new DecideNotes(wording, fittedNumber, offeredNumber, features, codesOut, codesIn, settled, since);
     }
 
     public DecideNotes withWording(String text) {
-        return new DecideNotes(text, fitted, offered, feature, codesOut, codesIn, settled, since);
+        return new DecideNotes(text, fitted, offered, features, codesOut, codesIn, settled, since);
     }
 
-    public DecideNotes withFeature(String id) {
-        return new DecideNotes(wording, fitted, offered, id, codesOut, codesIn, settled, since);
+    public DecideNotes withFeatures(List<String> ids) {
+        return new DecideNotes(wording, fitted, offered, ids, codesOut, codesIn, settled, since);
     }
 
     public DecideNotes withCodes(List<String> out, List<String> in) {
-        return new DecideNotes(wording, fitted, offered, feature, out, in, settled, since);
+        return new DecideNotes(wording, fitted, offered, features, out, in, settled, since);
     }
 
     /** The new part is in its place since then. */
@@ -81,10 +82,10 @@ public record DecideNotes(
     public DecideNotes tried(Aids.Settling rung) {
         EnumSet<Aids.Settling> all = EnumSet.of(rung);
         all.addAll(settled);
-        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, all, since);
+        return new DecideNotes(wording, fitted, offered, features, codesOut, codesIn, all, since);
     }
 
     private DecideNotes with(Since other) {
-        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled, other);
+        return new DecideNotes(wording, fitted, offered, features, codesOut, codesIn, settled, other);
     }
 }

@@ -85,16 +85,26 @@ public final class JobState {
 
     /** The pack as the software keeps coding when the plan writes it: of the job's module, after its programming. */
     public Pack packWritten() {
-        return once(
-                "pack as it is written",
-                s -> VehicleFacts.written(
-                        job.kind(),
-                        pack,
-                        before().map(Scan::readings)
-                                .map(ModuleReading::software)
-                                .orElse(Map.of()),
-                        job.replacedModule(),
-                        calibration().map(c -> c.manifest().softwareAfter())));
+        return once("pack as it is written", s -> {
+            Map<String, String> software = new HashMap<>(
+                    before().map(Scan::readings).map(ModuleReading::software).orElse(Map.of()));
+            replaced()
+                    .filter(module -> isProgrammed(module, software.getOrDefault(module.id(), "")))
+                    .ifPresent(module -> software.put(
+                            module.id(),
+                            calibration()
+                                    .map(c -> c.manifest().softwareAfter())
+                                    .orElse(module.software().current())));
+            return pack.as(software);
+        });
+    }
+
+    /** As the plan says; while there is none that writes, as it will most likely. */
+    private boolean isProgrammed(PackModule module, String has) {
+        if (!writes().isEmpty()) return planHas(Operation.Kind.PROGRAM);
+        return job.kind() == JobKind.RESTORE_SOFTWARE
+                || job.kind() == JobKind.UPDATE_SOFTWARE
+                || job.kind().replaces() && (has.isEmpty() || AgreementMatrix.tooOld(module, has));
     }
 
     public Now now() {

@@ -22,6 +22,8 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.plan.Workplace;
 import codrane.core.ready.AtHand;
+import codrane.core.ready.Need;
+import codrane.core.ready.Noted;
 import codrane.core.ready.Readiness;
 import codrane.core.scan.ModuleReading;
 import codrane.core.scan.ProgrammingDate;
@@ -126,39 +128,39 @@ public final class PlanFacts {
         JobKind kind = state.job().kind();
         if (kind.onlyLooks()) return Wishes.NONE;
         DecideNotes notes = state.decided().notes();
-        Optional<String> feature = Optional.of(notes.feature()).filter(f -> !f.isEmpty());
         List<SettingChange> settings = new ArrayList<>(chosenByName(state).stream()
                 .map(s -> SettingChange.of(state.packWritten(), scan.readings(), s))
                 .toList());
-        if (feature.isPresent()) settings.addAll(now(state, scan, about(state)));
+        settings.addAll(now(state, scan, about(state)));
         boolean order = kind.about() == JobKind.About.ORDER;
         if (order) settings.addAll(now(state, scan, ofOrder(state)));
         Wishes.OrderChange change = order
                 ? new Wishes.OrderChange(state.baselined().orderNow(), notes.codesOut(), notes.codesIn())
                 : Wishes.OrderChange.NONE;
-        return new Wishes(settings, feature, change);
+        return new Wishes(settings, notes.features(), change);
     }
 
     /** Chosen settings that do not come with the chosen equipment. */
     public static List<PutBack> chosenByName(JobState state) {
-        Optional<Feature> feature =
-                state.pack().equipment().feature(state.decided().notes().feature());
+        Set<Feature.Setting> equipment =
+                state.pack().equipment().on(equipment(state)).keySet();
         return state.putBack().stream()
-                .filter(s -> feature.isEmpty()
-                        || !state.pack()
-                                .equipment()
-                                .on(feature.get())
-                                .containsKey(new Feature.Setting(s.layout(), s.field())))
+                .filter(s -> !equipment.contains(new Feature.Setting(s.layout(), s.field())))
                 .toList();
+    }
+
+    /** Equipment that was chosen to be enabled, without what it needs; in the pack's order. */
+    public static List<Feature> equipment(JobState state) {
+        return state.pack().equipment().features(state.decided().notes().features());
     }
 
     /** Settings of the chosen equipment, of what it needs, and of what it does not go with. */
     private static Stream<Feature.Setting> about(JobState state) {
         Equipment equipment = state.pack().equipment();
-        return equipment.feature(state.decided().notes().feature()).stream()
-                .flatMap(chosen -> Stream.concat(
+        List<Feature> chosen = equipment(state);
+        return Stream.concat(
                         equipment.on(chosen).keySet().stream(),
-                        equipment.against(chosen).stream().flatMap(other -> other.on().keySet().stream())))
+                        equipment.against(chosen).stream().flatMap(other -> other.on().keySet().stream()))
                 .distinct();
     }
 
@@ -196,7 +198,7 @@ public final class PlanFacts {
         Optional<Bytes> octets = Optional.ofNullable(scan.readings().get(module))
                 .map(r -> r.coding().get(block))
                 .filter(b -> b.length() == layout.length());
-        return octets.map(b -> layout.decode(b).get(field));
+        return octets.flatMap(b -> layout.named(field).map(f -> f.read(b)));
     }
 
     private static Aids aids(JobState state, Scan scan) {
@@ -292,13 +294,23 @@ public final class PlanFacts {
                 state.benched().notes().cableSeen() || state.linkCheck().isPresent(),
                 state.before().isPresent() && answers(state, state.before().get()),
                 state.prepared().passUntil(),
-                state.prepared().noted(),
+                noted(state),
                 state.access().account().map(KnownAccount::account),
                 state.access().tool().map(ToolLook::serial),
                 new AtHand.Typed(
                         state.prepared().codesHere(state.now()),
                         LearnedValues.typed(state),
                         !state.prepared().typed().order().isEmpty()));
+    }
+
+    /** An instruction whose source was typed with it is here with its source. */
+    private static Map<String, Noted> noted(JobState state) {
+        Map<String, Noted> noted = new LinkedHashMap<>(state.prepared().noted());
+        state.decided().instructions().stream()
+                .filter(note -> !note.source().isEmpty())
+                .forEach(note -> noted.putIfAbsent(
+                        Need.Kind.INSTRUCTION.key(), new Noted(true, Optional.empty(), note.source())));
+        return noted;
     }
 
     private static boolean answers(JobState state, Scan scan) {
@@ -315,17 +327,13 @@ public final class PlanFacts {
         return state.job().kind().replaces()
                 && state.job()
                         .replacedModule()
-                        .flatMap(id -> state.pack()
-                                .equipment()
-                                .immobiliser()
-                                .filter(i ->
-                                        i.master().equals(id) || i.members().contains(id)))
+                        .flatMap(id -> state.pack().equipment().immobiliser().filter(i -> i.concerns(id)))
                         .isPresent();
     }
 
-    /** Settings that a feature turns on, and those of what it needs, to be written by name. */
-    public static List<PutBack> settings(JobState state, Scan scan, Feature feature) {
-        return named(state, scan, state.pack().equipment().on(feature));
+    /** Settings that features turn on, and those of what they need, to be written by name. */
+    public static List<PutBack> settings(JobState state, Scan scan, List<Feature> wanted) {
+        return named(state, scan, state.pack().equipment().on(wanted));
     }
 
     /** Settings that turn a feature off, as far as it is on. */

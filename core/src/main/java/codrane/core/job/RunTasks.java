@@ -32,7 +32,14 @@ public final class RunTasks {
     private static final Set<Operation.Kind> ROUTINES = EnumSet.of(
             Operation.Kind.RELEARN, Operation.Kind.INITIALISE, Operation.Kind.CALIBRATE, Operation.Kind.ADD_KEY);
 
+    private static final String KEY_TURN = "Turn the key off and on in time";
+
     private RunTasks() {}
+
+    /** Whether it waits for a timed turn of the key. */
+    public static boolean awaitsKey(JobRun run) {
+        return run.taskTitle().equals(KEY_TURN);
+    }
 
     /**
      * All tasks of the plan, in its order.
@@ -155,7 +162,15 @@ public final class RunTasks {
                         .orElseGet(() ->
                                 new RunTask.Write(module, module.did(Ident.VIN), vin, coding(state), "Write the VIN")));
             }
-            case WRITE_CODING -> coding(state, operation);
+            case WRITE_CODING -> {
+                List<RunTask> coding = new ArrayList<>(coding(state, operation));
+                if (state.job().kind() == JobKind.CHOOSE_VARIANT && !coding.isEmpty())
+                    coding.add(new RunTask.TurnKey(
+                            state.pack().module(operation.module()),
+                            state.pack().equipment().habits().keyCycle(),
+                            KEY_TURN));
+                yield coding;
+            }
             case RESET -> List.of(new RunTask.Restart(state.pack().module(operation.module()), operation.title()));
             case CLEAR -> clear(state);
             case WRITE_LEARNED -> learned(state, operation);

@@ -7,7 +7,7 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.plan.LineInstruction;
+import codrane.core.pack.Places;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.planner.SettingLaw;
 import java.util.ArrayList;
@@ -82,7 +82,7 @@ public record VehicleSettings(List<Setting> all) {
                             now,
                             Optional.ofNullable(chosen.get(layout.id() + "/" + field.key()))
                                     .filter(wished -> !wished.equals(now)),
-                            LineInstruction.place(pack, module, layout.id(), field.at() / 8),
+                            Places.of(pack, module, layout.id(), field.at() / 8),
                             SettingLaw.of(facts, module.id(), layout.id(), field.key())));
                 }
             }

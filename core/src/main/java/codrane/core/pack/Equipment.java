@@ -129,6 +129,11 @@ public record Equipment(
             keysWith = List.copyOf(keysWith);
             members = List.copyOf(members);
         }
+
+        /** Whether a module keeps the secret or must know it. */
+        public boolean concerns(String module) {
+            return master.equals(module) || members.contains(module);
+        }
     }
 
     /**
@@ -142,10 +147,16 @@ public record Equipment(
         return features.stream().filter(f -> f.id().equals(id)).findFirst();
     }
 
-    /** A feature after those that it needs, each once; in a pack that goes round in circles, too. */
-    public List<Feature> withNeeds(Feature feature) {
+    /** Those with these ids, in the pack's order. */
+    public List<Feature> features(java.util.Collection<String> ids) {
+        return features.stream().filter(f -> ids.contains(f.id())).toList();
+    }
+
+    /** Features, each after those that it needs, and each once; in a pack that goes round in circles, too. */
+    public List<Feature> withNeeds(List<Feature> wanted) {
         List<Feature> all = new java.util.ArrayList<>();
-        gather(feature, all, new java.util.HashSet<>());
+        java.util.Set<String> seen = new java.util.HashSet<>();
+        wanted.forEach(feature -> gather(feature, all, seen));
         return List.copyOf(all);
     }
 
@@ -155,23 +166,31 @@ public record Equipment(
         all.add(feature);
     }
 
-    /** Values that enable a feature and what it needs. */
-    public Map<Feature.Setting, String> on(Feature feature) {
+    /** Values that enable features and what they need. */
+    public Map<Feature.Setting, String> on(List<Feature> wanted) {
         Map<Feature.Setting, String> values = new LinkedHashMap<>();
-        withNeeds(feature).forEach(f -> values.putAll(f.on()));
+        withNeeds(wanted).forEach(f -> values.putAll(f.on()));
         return values;
     }
 
-    /** Features with which this one, or what it needs, does not go: whichever of the two says so; in the pack's order. */
-    public List<Feature> against(Feature feature) {
-        List<Feature> mine = withNeeds(feature);
+    /** Other features with which these, or what they need, do not go: whichever of the two says so; in the pack's order. */
+    public List<Feature> against(List<Feature> wanted) {
+        List<Feature> mine = withNeeds(wanted);
         return features.stream()
                 .filter(other -> !mine.contains(other) && mine.stream().anyMatch(f -> excludeEachOther(f, other)))
                 .toList();
     }
 
-    /** Values of another feature that stay as they are when this one is enabled. */
-    public Map<Feature.Setting, String> left(Feature other, Feature enabled) {
+    /** The first of some features that does not go with another. */
+    public Feature against(Feature other, List<Feature> wanted) {
+        return wanted.stream()
+                .filter(one -> against(List.of(one)).contains(other))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Values of another feature that stay as they are when these are enabled. */
+    public Map<Feature.Setting, String> left(Feature other, List<Feature> enabled) {
         Map<Feature.Setting, String> left = new LinkedHashMap<>(other.on());
         left.keySet().removeAll(on(enabled).keySet());
         return left;

@@ -1,5 +1,6 @@
 package codrane.core.pack;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 
@@ -25,6 +26,14 @@ public record Habits(
      */
     public record KeyCycle(int offSeconds, int windowSeconds) {
         public static final KeyCycle USUAL = new KeyCycle(10, 20);
+
+        public Duration off() {
+            return Duration.ofSeconds(offSeconds);
+        }
+
+        public Duration window() {
+            return Duration.ofSeconds(windowSeconds);
+        }
 
         public String words() {
             return "Key off for " + offSeconds + " s, then on within " + windowSeconds + " s";

@@ -228,6 +228,7 @@ final class ModuleReader {
     private static Map<Ident, Integer> identification(YamlMap in, boolean flashable) {
         Map<Ident, Integer> dids = new LinkedHashMap<>();
         for (Ident ident : Ident.values()) {
+            if (ident == Ident.IMMOBILISER) continue; // which is said of all its members together
             boolean needed = NEEDED.contains(ident) || ident == Ident.TRANSFER_STATE && flashable;
             if (in.has(ident.key()) || needed) dids.put(ident, in.integer(ident.key(), 0, 0xFFFF));
         }

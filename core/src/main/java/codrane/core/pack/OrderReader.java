@@ -4,6 +4,7 @@ import codrane.core.coding.Layout;
 import codrane.core.pack.Equipment.Family;
 import codrane.core.pack.Equipment.Take;
 import codrane.core.pack.Equipment.VehicleOrder;
+import codrane.core.text.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -41,7 +42,8 @@ final class OrderReader {
         Map<String, Family> families = new LinkedHashMap<>();
         if (in.has("families"))
             codeLists(in.map("families"), titles.keySet(), true)
-                    .forEach((id, codes) -> families.put(id, new Family(id, capital(id), Take.ONE, codes)));
+                    .forEach((id, codes) ->
+                            families.put(id, new Family(id, Words.capital(id.replace('-', ' ')), Take.ONE, codes)));
         for (Family family : options.families())
             if (families.put(family.id(), family) != null)
                 in.problem("options", "names the family " + family.id() + " a second time");
@@ -108,10 +110,6 @@ final class OrderReader {
             in.problem("when", e.getMessage() + " (expected codes with and, or, not and brackets)");
             return Optional.empty();
         }
-    }
-
-    private static String capital(String id) {
-        return Character.toUpperCase(id.charAt(0)) + id.substring(1).replace('-', ' ');
     }
 
     private static void missing(YamlMap in, String key, String id) {

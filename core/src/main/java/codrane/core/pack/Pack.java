@@ -126,6 +126,12 @@ public record Pack(
         return layout;
     }
 
+    /** Whether it is known how the software that was chosen keeps a block. */
+    public boolean knows(String layoutId) {
+        List<LayoutVersion> all = versions.getOrDefault(layoutId, List.of());
+        return all.isEmpty() || all.stream().anyMatch(v -> v.layout().equals(layouts.get(layoutId)));
+    }
+
     /** Which software keeps a block as this one does, in brackets after a blank; empty when every one does. */
     public String keptSoBy(String layoutId, String software) {
         return versions.getOrDefault(layoutId, List.of()).stream()

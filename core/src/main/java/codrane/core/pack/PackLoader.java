@@ -30,6 +30,10 @@ public final class PackLoader {
         PackLink link = link(in.map("link"));
         Map<String, PackModule> modules = new ModuleReader(layouts, link.longestMessage()).modules(in.map("modules"));
         EquipmentReader equipment = new EquipmentReader(modules, layouts);
+        Equipment equipped = equipment.equipment(in);
+        equipped.immobiliser()
+                .ifPresent(i ->
+                        modules.replaceAll((id, module) -> i.concerns(id) ? module.inImmobiliser(i.state()) : module));
         YamlMap vin = in.map("vin");
         List<Integer> years = years(vin);
         Pack pack = new Pack(
@@ -45,7 +49,7 @@ public final class PackLoader {
                 serviceKey(in),
                 link,
                 supply(in.map("supply")),
-                equipment.equipment(in),
+                equipped,
                 in.has("gateway") ? Optional.of(gateway(in.map("gateway"), equipment)) : Optional.empty(),
                 modules,
                 layouts,

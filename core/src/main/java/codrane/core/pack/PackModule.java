@@ -3,6 +3,7 @@ package codrane.core.pack;
 import codrane.core.part.PartNumber;
 import codrane.core.part.SerialMask;
 import java.time.Duration;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,7 +46,9 @@ public record PackModule(
         COUNTER("counter", "Programming counter"),
         PROGRAMMING_DATE("programming-date", "Programmed on"),
         CVN("cvn", "Verification number"),
-        TRANSFER_STATE("transfer-state", "Transfer state");
+        TRANSFER_STATE("transfer-state", "Transfer state"),
+        /** Of a member of the immobiliser, and its keeper; the pack says it once for all of them. */
+        IMMOBILISER("immobiliser", "Immobiliser");
 
         private final String key;
         private final String title;
@@ -200,7 +203,19 @@ public record PackModule(
         adaptations = List.copyOf(adaptations);
     }
 
+    /** Tells its part in the immobiliser under the identifier, too. */
+    PackModule inImmobiliser(int dataIdentifier) {
+        Map<Ident, Integer> all = new EnumMap<>(Ident.class);
+        all.putAll(identification);
+        all.put(Ident.IMMOBILISER, dataIdentifier);
+        return with(flash, all);
+    }
+
     PackModule withFlash(Flash other) {
+        return with(Optional.of(other), identification);
+    }
+
+    private PackModule with(Optional<Flash> other, Map<Ident, Integer> identifiers) {
         return new PackModule(
                 id,
                 address,
@@ -209,9 +224,9 @@ public record PackModule(
                 traits,
                 parts,
                 software,
-                Optional.of(other),
+                other,
                 session,
-                identification,
+                identifiers,
                 blocks,
                 live,
                 adaptations,

@@ -1,5 +1,6 @@
 package codrane.core.plan;
 
+import codrane.core.baseline.PutBack;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -36,7 +37,19 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
     /** What became of the block. */
     public sealed interface Applied {
         /** @param to only the octet and the block's check differ from {@code from} */
-        record Changed(String module, String block, Bytes from, Bytes to) implements Applied {}
+        record Changed(String module, String block, Bytes from, Bytes to) implements Applied {
+            /** To be written as all octets of its block. */
+            public PutBack chosen() {
+                return new PutBack(module, block, PutBack.WHOLE, to.hex(), from.hex());
+            }
+
+            /** The same beside what was chosen before in this block. */
+            public Changed beside(Layout layout, Bytes chosen) {
+                byte[] octets = chosen.toArray();
+                for (int i = 0; i < octets.length; i++) if (from.u8(i) != to.u8(i)) octets[i] = (byte) to.u8(i);
+                return new Changed(module, block, from, layout.check().apply(Bytes.copyOf(octets)));
+            }
+        }
 
         record Refused(String sentence) implements Applied {}
     }
@@ -55,37 +68,41 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
                 Integer.parseInt(matcher.group(5), 16)));
     }
 
-    /**
-     * Where a byte of a block stands, as lines are counted: {@code BOD/03 byte 4}.
-     *
-     * @param index of the byte within its block, from 0
-     */
-    public static String place(Pack pack, PackModule module, String block, int index) {
-        int at = index;
+    /** The module that has the tag. */
+    public Optional<PackModule> module(Pack pack) {
+        return pack.modules().values().stream().filter(m -> m.tag().equals(tag)).findFirst();
+    }
+
+    /** @param at of the byte in its block, from 0 */
+    public record Place(Layout layout, int at) {}
+
+    /** Where its byte is; empty when the module's blocks have no such line. */
+    public Optional<Place> place(Pack pack, PackModule module) {
+        int at = (line - 1) * OCTETS_A_LINE + octet - 1;
         for (Layout layout : pack.blocksOf(module)) {
-            if (layout.id().equals(block)) break;
-            at += layout.length();
+            if (at < layout.length()) return Optional.of(new Place(layout, at));
+            at -= layout.length();
         }
-        return "%s/%02d byte %d".formatted(module.tag(), at / OCTETS_A_LINE + 1, at % OCTETS_A_LINE + 1);
+        return Optional.empty();
+    }
+
+    /** As it is typed. */
+    public String text() {
+        return "%s/%02d byte %d: %02X -> %02X".formatted(tag, line, octet, from, to);
     }
 
     /** @param coding of a module as it was read, by block */
     public Applied apply(Pack pack, Function<String, Map<String, Bytes>> coding) {
-        Optional<PackModule> module = pack.modules().values().stream()
-                .filter(m -> m.tag().equals(tag))
-                .findFirst();
+        Optional<PackModule> module = module(pack);
         if (module.isEmpty()) return new Applied.Refused("No module of this model has the tag " + tag + ".");
-        int at = (line - 1) * OCTETS_A_LINE + octet - 1;
-        for (Layout layout : pack.blocksOf(module.get())) {
-            if (at < layout.length())
-                return in(module.get(), layout, at, coding.apply(module.get().id()));
-            at -= layout.length();
-        }
-        return new Applied.Refused(module.get().title() + " has no byte " + octet + " in line " + line
-                + ": the instruction is for another layout.");
+        Map<String, Bytes> held = coding.apply(module.get().id());
+        return place(pack, module.get())
+                .map(place -> in(pack, module.get(), place.layout(), place.at(), held))
+                .orElseGet(() -> new Applied.Refused(module.get().title() + " has no byte " + octet + " in line " + line
+                        + ": the instruction is for another layout."));
     }
 
-    private Applied in(PackModule module, Layout layout, int at, Map<String, Bytes> coding) {
+    private Applied in(Pack pack, PackModule module, Layout layout, int at, Map<String, Bytes> coding) {
         Bytes block = coding.get(layout.id());
         if (block == null || block.length() != layout.length())
             return new Applied.Refused(layout.title() + " was not read as the pack describes it: scan again.");
@@ -98,10 +115,14 @@ public record LineInstruction(String tag, int line, int octet, int from, int to)
         octets[at] = (byte) to;
         return switch (layout.encode(Map.of(), Bytes.copyOf(octets))) {
             case Layout.Encoded.Refused(String reason) -> new Applied.Refused(reason);
-            case Layout.Encoded.Block(Bytes changed) ->
-                changed.u8(at) != to
-                        ? new Applied.Refused("That byte is the check of the block: it is computed, not typed.")
-                        : new Applied.Changed(module.id(), layout.id(), block, changed);
+            case Layout.Encoded.Block(Bytes changed) -> {
+                if (changed.u8(at) != to)
+                    yield new Applied.Refused("That byte is the check of the block: it is computed, not typed.");
+                String vehicle = pack.madeFor().getOrDefault(layout.id(), "");
+                if (layout.diff(block, changed).stream().anyMatch(c -> c.key().equals(vehicle)))
+                    yield new Applied.Refused("That byte says for which vehicle the block was made: it is no setting.");
+                yield new Applied.Changed(module.id(), layout.id(), block, changed);
+            }
         };
     }
 }

@@ -2,11 +2,13 @@ package codrane.core.plan;
 
 import codrane.core.baseline.PutBack;
 import codrane.core.coding.Carried;
-import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
+import codrane.core.pack.Places;
 import codrane.core.scan.ModuleReading;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -21,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  */
 public record SettingChange(
         String module, String block, String field, String title, String from, String to, Optional<String> obstacle) {
+    private static final int MOST_NAMED = 3;
+
     /**
      * A lost setting, on what the module holds now: another value than the one that was judged is another case.
      *
@@ -28,30 +32,27 @@ public record SettingChange(
      */
     public static SettingChange of(Pack pack, Map<String, ModuleReading> readings, PutBack setting) {
         Layout layout = pack.layout(setting.layout());
-        Layout held = pack.as(ModuleReading.software(readings)).layout(setting.layout());
-        String title = setting.whole() ? layout.title() : titleOf(layout, setting.field());
-        Optional<String> obstacle = obstacle(held, layout, title, readings.get(setting.module()), setting);
+        Pack read = pack.as(ModuleReading.software(readings));
+        Layout held = read.layout(setting.layout());
+        String title = setting.whole() ? title(layout, setting) : Places.title(pack, setting.layout(), setting.field());
+        Optional<String> obstacle = read.knows(setting.layout())
+                ? obstacle(held, layout, title, readings.get(setting.module()), setting)
+                : Optional.of("How this software keeps " + layout.title() + " is not known: nothing is written there.");
         return new SettingChange(
                 setting.module(), setting.layout(), setting.field(), title, setting.found(), setting.value(), obstacle);
-    }
-
-    /** The title of a field, its key when there is none. */
-    public static String titleOf(Layout layout, String field) {
-        return layout.field(field).map(Field::title).orElse(field);
     }
 
     private static Optional<String> obstacle(
             Layout held, Layout layout, String title, @Nullable ModuleReading reading, PutBack setting) {
         Optional<Bytes> block = Optional.ofNullable(reading).map(r -> r.coding().get(setting.layout()));
-        if (held.fields().isEmpty())
-            return Optional.of(
-                    "How this software keeps " + layout.title() + " is not known: nothing is written there.");
         if (block.isEmpty() || block.get().length() != held.length())
             return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");
         if (setting.whole() && !held.equals(layout))
             return Optional.of(
                     layout.title() + " is kept otherwise after the programming: choose its settings by name.");
-        if (!setting.whole() && layout.field(setting.field()).isEmpty())
+        if (LooseBit.of(setting.field()).isPresent() && !held.equals(layout))
+            return Optional.of(title + " is another one after the programming: nothing is written there.");
+        if (!setting.whole() && layout.named(setting.field()).isEmpty())
             return Optional.of("The software has no setting \"" + title + "\".");
         if (!setting.whole()
                 && layout.encode(
@@ -59,12 +60,40 @@ public record SettingChange(
                                 Carried.of(held, block.get(), layout).block())
                         instanceof Layout.Encoded.Refused(String reason))
             return Optional.of(title + " can't be put back: " + reason);
-        String now =
-                setting.whole() ? block.get().hex() : held.decode(block.get()).getOrDefault(setting.field(), "");
+        String now = setting.whole()
+                ? block.get().hex()
+                : held.named(setting.field()).map(f -> f.read(block.get())).orElse("");
         return now.equals(setting.found())
                 ? Optional.empty()
                 : Optional.of(title + " is \"" + now + "\", and was \"" + setting.found()
                         + "\" when this was chosen: compare again.");
+    }
+
+    /** A few settings by their names, many by that of their block. */
+    private static String title(Layout layout, PutBack whole) {
+        List<String> named = changes(layout, whole.found(), whole.value()).stream()
+                .filter(c -> LooseBit.of(c.key()).isEmpty())
+                .map(Layout.Change::title)
+                .toList();
+        return named.isEmpty() || named.size() > MOST_NAMED ? layout.title() : String.join(" and ", named);
+    }
+
+    private static List<Layout.Change> changes(Layout layout, String from, String to) {
+        return areBlocks(layout, from, to) ? layout.diff(Bytes.parse(from), Bytes.parse(to)) : List.of();
+    }
+
+    private static boolean areBlocks(Layout layout, String from, String to) {
+        return from.length() == layout.length() * 2 && to.length() == from.length();
+    }
+
+    /** What all octets of a block change, setting by setting, bits that none explains by their place; a setting is itself. */
+    public List<SettingChange> parts(Pack pack) {
+        Layout layout = pack.layouts().get(block);
+        if (!whole() || layout == null || !areBlocks(layout, from, to)) return List.of(this);
+        return changes(layout, from, to).stream()
+                .map(c -> new SettingChange(
+                        module, block, c.key(), Places.title(pack, block, c.key()), c.from(), c.to(), Optional.empty()))
+                .toList();
     }
 
     public boolean whole() {

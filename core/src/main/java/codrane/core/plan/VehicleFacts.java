@@ -6,7 +6,6 @@ import codrane.core.pack.Feature;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.scan.AgreementMatrix;
 import codrane.core.scan.CodingState;
 import codrane.core.vin.Vin;
 import java.util.ArrayList;
@@ -35,30 +34,19 @@ public record VehicleFacts(
         Policy policy,
         MarketRules law) {
     public VehicleFacts {
-        Map<String, String> software = new LinkedHashMap<>();
-        answers.forEach((module, answer) -> software.put(module, answer.software()));
-        pack = written(kind, pack, software, part.module(), aids.said().file());
         answers = Collections.unmodifiableMap(new LinkedHashMap<>(answers));
     }
 
     /**
-     * The pack with the layouts of the software that keeps the coding when it is written: of the job's own module, after its
-     * programming.
+     * The same, with the pack's layouts as each module's software keeps its coding when it is written.
      *
-     * @param software as it was read, by module
-     * @param own the job's module
-     * @param file version of the calibration at hand
+     * @param programmed modules that get the software of {@link #target} before
      */
-    public static Pack written(
-            JobKind kind, Pack pack, Map<String, String> software, Optional<String> own, Optional<String> file) {
-        Map<String, String> then = new LinkedHashMap<>(software);
-        own.filter(pack.modules()::containsKey).map(pack::module).ifPresent(module -> {
-            String now = then.getOrDefault(module.id(), "");
-            boolean programmed = kind == JobKind.RESTORE_SOFTWARE || kind == JobKind.UPDATE_SOFTWARE;
-            if (programmed || kind.replaces() && !now.isEmpty() && AgreementMatrix.tooOld(module, now))
-                then.put(module.id(), file.orElse(module.software().current()));
-        });
-        return pack.as(then);
+    public VehicleFacts programming(Set<String> programmed) {
+        Map<String, String> software = new LinkedHashMap<>();
+        answers.forEach((module, answer) -> software.put(module, answer.software()));
+        for (String module : programmed) software.put(module, target(pack.module(module)));
+        return new VehicleFacts(kind, pack.as(software), vin, answers, gateway, part, wishes, aids, policy, law);
     }
 
     /** Nothing is known but what was scanned. */
@@ -178,15 +166,13 @@ public record VehicleFacts(
 
     /** The equipment that is enabled, after what it needs. */
     public List<Feature> wishedFeatures() {
-        return wishedFeature().map(pack.equipment()::withNeeds).orElse(List.of());
+        return pack.equipment().withNeeds(askedFeatures());
     }
 
-    /** Equipment that is enabled: in a job about it, and beside another one. */
-    public Optional<Feature> wishedFeature() {
+    /** Equipment that is enabled: in a job about it, and beside another one; without what it needs, in the pack's order. */
+    public List<Feature> askedFeatures() {
         boolean settings = kind.about() == JobKind.About.SETTINGS;
-        return kind.onlyLooks() || settings
-                ? Optional.empty()
-                : wishes.feature().flatMap(pack.equipment()::feature);
+        return kind.onlyLooks() || settings ? List.of() : pack.equipment().features(wishes.features());
     }
 
     /** Software that a job leaves in a module: that of the file at hand, else the newest that is known. */

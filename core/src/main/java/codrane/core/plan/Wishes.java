@@ -1,17 +1,16 @@
 package codrane.core.plan;
 
 import java.util.List;
-import java.util.Optional;
 
 /**
  * What is wanted of the vehicle, where a kind of job leaves that open.
  *
  * @param settings to be changed
- * @param feature to be enabled
+ * @param features to be enabled, by their ids
  * @param order what is to become of the vehicle order
  */
-public record Wishes(List<SettingChange> settings, Optional<String> feature, OrderChange order) {
-    public static final Wishes NONE = new Wishes(List.of(), Optional.empty(), OrderChange.NONE);
+public record Wishes(List<SettingChange> settings, List<String> features, OrderChange order) {
+    public static final Wishes NONE = new Wishes(List.of(), List.of(), OrderChange.NONE);
 
     /**
      * @param now option codes of the order as it was read; empty when it was not
@@ -34,18 +33,19 @@ public record Wishes(List<SettingChange> settings, Optional<String> feature, Ord
 
     public Wishes {
         settings = List.copyOf(settings);
+        features = List.copyOf(features);
     }
 
     public static Wishes of(List<SettingChange> settings) {
-        return new Wishes(settings, Optional.empty(), OrderChange.NONE);
+        return new Wishes(settings, List.of(), OrderChange.NONE);
     }
 
     public static Wishes of(OrderChange order) {
-        return new Wishes(List.of(), Optional.empty(), order);
+        return new Wishes(List.of(), List.of(), order);
     }
 
-    /** @param now settings as they are, with which the feature's own are compared */
-    public static Wishes of(String feature, List<SettingChange> now) {
-        return new Wishes(now, Optional.of(feature), OrderChange.NONE);
+    /** @param now settings as they are, with which the features' own are compared */
+    public static Wishes of(List<String> features, List<SettingChange> now) {
+        return new Wishes(now, features, OrderChange.NONE);
     }
 }

@@ -2,6 +2,7 @@ package codrane.core.planner;
 
 import codrane.core.coding.Field;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
@@ -14,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Settings that a person chose are written, and no other bit. */
 final class ChangeSettings implements Rule {
@@ -64,20 +66,18 @@ final class ChangeSettings implements Rule {
                                 ? "Put settings of the " + module.lowerTitle() + " back"
                                 : "Change " + titles(settings) + " in the " + module.lowerTitle(),
                         (int) blocks * Seconds.PER_BLOCK,
-                        settings.stream().map(s -> reason(facts, s, back)).toArray(String[]::new))
+                        settings.stream().flatMap(s -> reasons(facts, s, back)).toArray(String[]::new))
                 .needing("key on", "supply at coding voltage")
                 .holding(HoldPoint.BASELINE_STORED)
                 .prompting(Looks.whileWritten(module));
         if (!back) for (String order : OrderDecides.of(facts, settings)) write = write.because(order);
+        if (!back)
+            for (String unexplained : UnexplainedBits.of(facts, settings))
+                write = write.because(unexplained).holding(HoldPoint.LEAD_APPROVED);
         return switch (facts.kind()) {
-            case CHANGE_LINE -> {
-                write = write.because("The line's other bytes stay; its check byte is computed anew.")
+            case CHANGE_LINE ->
+                write.because("The line's other bytes stay; its check byte is computed anew.")
                         .needing("the instruction with its source");
-                Optional<String> unexplained = UnexplainedBits.of(facts, settings);
-                yield unexplained.isPresent()
-                        ? write.because(unexplained.get()).holding(HoldPoint.LEAD_APPROVED)
-                        : write;
-            }
             case SCALED_VALUE -> {
                 for (String held : raw(facts, settings)) write = write.because(held);
                 yield write;
@@ -85,6 +85,8 @@ final class ChangeSettings implements Rule {
             case CHOOSE_VARIANT ->
                 write.needing("licence, exact to the character")
                         .because("The licence is bound to this VIN at its first use.")
+                        .lasting(write.seconds()
+                                + facts.pack().equipment().habits().keyCycle().offSeconds())
                         .prompting(List.of(
                                 "Volume down first",
                                 facts.pack().equipment().habits().keyCycle().words() + ", or the step starts over"));
@@ -116,9 +118,17 @@ final class ChangeSettings implements Rule {
                 .toList();
     }
 
+    private static Stream<String> reasons(VehicleFacts facts, SettingChange setting, boolean back) {
+        if (!setting.whole()) return Stream.of(reason(facts, setting, back));
+        if (back)
+            return Stream.of(facts.pack().layout(setting.block()).title()
+                    + ": all its bytes, as they were left in this module with this software.");
+        return Stream.concat(
+                setting.parts(facts.pack()).stream().map(part -> reason(facts, part, false)),
+                Stream.of(Places.bytes(facts.pack(), setting.block(), setting.from(), setting.to()) + "."));
+    }
+
     private static String reason(VehicleFacts facts, SettingChange setting, boolean back) {
-        if (setting.whole())
-            return setting.title() + ": all its bytes, as they were left in this module with this software.";
         String from = setting.from().isEmpty() ? "" : worded(facts, setting, setting.from()) + " → ";
         return setting.title() + ": " + from + worded(facts, setting, setting.to())
                 + (back ? ", as it was left." : ".");

@@ -11,6 +11,7 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.scan.CodingState;
+import codrane.core.text.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -77,11 +78,7 @@ final class ChangeVehicleOrder implements Rule {
             derive(module, work, facts, operations);
         }
         return new Judgement.Applies(
-                change + " " + capital(facts.these(work.coded(), "follows", "follow")) + " from it.", operations);
-    }
-
-    private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+                change + " " + Words.capital(facts.these(work.coded(), "follows", "follow")) + " from it.", operations);
     }
 
     private static String words(List<String> codes, String where) {

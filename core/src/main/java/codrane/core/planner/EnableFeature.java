@@ -1,7 +1,10 @@
 package codrane.core.planner;
 
+import codrane.core.feature.FeatureSet;
+import codrane.core.feature.FeatureSet.Solved;
 import codrane.core.pack.Feature;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
@@ -10,6 +13,7 @@ import codrane.core.plan.VehicleFacts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** K7: equipment that is fitted, but not coded: all its settings in all its modules together. */
 final class EnableFeature implements Rule {
@@ -20,39 +24,47 @@ final class EnableFeature implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        Optional<Feature> feature = facts.wishedFeature();
-        if (feature.isEmpty())
+        List<Feature> wanted = facts.askedFeatures();
+        if (wanted.isEmpty())
             return Judgement.notNeeded(
                     facts.kind() == JobKind.ENABLE_EQUIPMENT ? "No equipment was chosen." : "No equipment is enabled.");
-        if (feature.get().on().isEmpty())
-            return Judgement.blocked(
-                    "The pack does not say which values enable " + feature.get().title() + ".");
-        Feature wanted = feature.get();
+        for (Feature one : wanted)
+            if (one.on().isEmpty())
+                return Judgement.blocked("The pack does not say which values enable " + one.title() + ".");
+        if (FeatureSet.of(facts.pack(), wanted.stream().map(Feature::id).toList())
+                instanceof Solved.Conflict(List<Feature> least, String reason))
+            return Judgement.blocked(reason + (least.size() > 1 ? " Decide which of them stays." : ""));
         for (Feature other : facts.pack().equipment().against(wanted))
             if (staysOn(facts, wanted, other))
-                return Judgement.blocked(wanted.title() + " does not go with " + other.title()
-                        + (whole(facts, other) ? ", which is on" : ", which is on in part")
-                        + ": decide which of them stays.");
+                return Judgement.blocked(
+                        facts.pack().equipment().against(other, wanted).title() + " does not go with " + other.title()
+                                + (whole(facts, other) ? ", which is on" : ", which is on in part")
+                                + ": decide which of them stays.");
         List<Operation> operations = ChangeSettings.operations(facts, changes(facts, wanted));
         return operations.isEmpty()
-                ? Judgement.notNeeded(wanted.title() + " is enabled already.")
+                ? Judgement.notNeeded(titles(wanted) + (wanted.size() == 1 ? " is" : " are") + " enabled already.")
                 : new Judgement.Applies(why(facts, wanted), operations);
     }
 
-    private static String why(VehicleFacts facts, Feature wanted) {
-        String needs = facts.pack().equipment().withNeeds(wanted).stream()
-                .filter(f -> !f.equals(wanted))
-                .map(Feature::title)
-                .collect(java.util.stream.Collectors.joining(", "));
-        String settings = wanted.on().size() == 1 ? "one setting" : "several settings that belong together";
-        return wanted.title() + " is " + settings + "."
-                + (needs.isEmpty() ? "" : " It needs what comes with it: " + needs + ".");
+    private static String why(VehicleFacts facts, List<Feature> wanted) {
+        String needs = titles(
+                facts.wishedFeatures().stream().filter(f -> !wanted.contains(f)).toList());
+        String settings = wanted.stream()
+                .map(f -> f.title() + " is "
+                        + (f.on().size() == 1 ? "one setting." : "several settings that belong together."))
+                .collect(Collectors.joining(" "));
+        String come = wanted.size() == 1 ? " It needs what comes with it: " : " They need what comes with them: ";
+        return settings + (needs.isEmpty() ? "" : come + needs + ".");
     }
 
-    /** The feature's settings, and those of what it needs, with the values that the wishes say are there now. */
-    static List<SettingChange> changes(VehicleFacts facts, Feature feature) {
+    private static String titles(List<Feature> features) {
+        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
+    }
+
+    /** The features' settings, and those of what they need, with the values that the wishes say are there now. */
+    static List<SettingChange> changes(VehicleFacts facts, List<Feature> features) {
         List<SettingChange> changes = new ArrayList<>();
-        facts.pack().equipment().on(feature).forEach((setting, value) -> changes.add(change(facts, setting, value)));
+        facts.pack().equipment().on(features).forEach((setting, value) -> changes.add(change(facts, setting, value)));
         return changes;
     }
 
@@ -62,7 +74,7 @@ final class EnableFeature implements Rule {
                 module.id(),
                 setting.layout(),
                 setting.field(),
-                SettingChange.titleOf(facts.pack().layout(setting.layout()), setting.field()),
+                Places.title(facts.pack(), setting.layout(), setting.field()),
                 now(facts, setting),
                 to,
                 Optional.empty());
@@ -78,13 +90,13 @@ final class EnableFeature implements Rule {
     }
 
     private static boolean whole(VehicleFacts facts, Feature other) {
-        return changes(facts, other).stream()
+        return changes(facts, List.of(other)).stream()
                 .filter(c -> other.on().containsKey(new Feature.Setting(c.block(), c.field())))
                 .allMatch(c -> c.from().equals(c.to()));
     }
 
     /** Whether a setting of it is on, and neither set by this nor to be turned off with it. */
-    private static boolean staysOn(VehicleFacts facts, Feature wanted, Feature other) {
+    private static boolean staysOn(VehicleFacts facts, List<Feature> wanted, Feature other) {
         return facts.pack().equipment().left(other, wanted).entrySet().stream().anyMatch(on -> {
             List<SettingChange> about = facts.wishes().settings().stream()
                     .filter(s -> s.block().equals(on.getKey().layout())

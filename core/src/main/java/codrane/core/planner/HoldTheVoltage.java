@@ -6,6 +6,7 @@ import codrane.core.plan.PowerNeed;
 import codrane.core.plan.School;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.power.PowerWindow;
+import codrane.core.text.Words;
 import java.util.Locale;
 
 /** How much voltage: by what is written, by the chemistry's limit, by the school. */
@@ -23,14 +24,10 @@ final class HoldTheVoltage implements Rule {
         return Judgement.notNeeded(String.format(
                 Locale.ROOT,
                 "%s: %.1f V to start, %.1f V held, never above %.1f V for this battery. %s",
-                capital(window.name()),
+                Words.capital(window.name()),
                 window.start(),
                 window.hold(),
                 window.upper(),
                 facts.policy().source(school)));
-    }
-
-    private static String capital(String text) {
-        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
     }
 }

@@ -5,7 +5,7 @@ import codrane.core.plan.Judgement;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Is it already there? Looked for before anything is enabled. */
 final class IsItThereAlready implements Rule {
@@ -36,23 +36,37 @@ final class IsItThereAlready implements Rule {
     }
 
     private static Judgement feature(VehicleFacts facts) {
-        Optional<Feature> feature = facts.wishedFeature();
-        if (feature.isEmpty()) return Judgement.notNeeded("Nothing was chosen.");
-        List<SettingChange> changes = EnableFeature.changes(facts, feature.get());
-        boolean known = changes.stream().noneMatch(c -> c.from().isEmpty());
-        if (known && changes.stream().allMatch(c -> c.from().equals(c.to())))
-            return Judgement.blocked("It is enabled already: " + feature.get().title()
-                    + " is coded. If it does not work, that is a fault to be found.");
-        String look = feature.get().lookFirst();
-        return Judgement.notNeeded(
-                look.isEmpty()
+        List<Feature> asked = facts.askedFeatures();
+        if (asked.isEmpty()) return Judgement.notNeeded("Nothing was chosen.");
+        List<Feature> off = asked.stream().filter(f -> !isOn(facts, List.of(f))).toList();
+        boolean one = asked.size() == 1;
+        if (isOn(facts, asked))
+            return Judgement.blocked((one ? "It is enabled already: " : "They are enabled already: ") + titles(asked)
+                    + (one ? " is" : " are") + " coded. If it does not work, that is a fault to be found.");
+        String looks = off.stream()
+                .map(Feature::lookFirst)
+                .filter(look -> !look.isEmpty())
+                .distinct()
+                .collect(Collectors.joining("; "));
+        String there = titles(asked.stream().filter(f -> !off.contains(f)).toList());
+        return Judgement.notNeeded((there.isEmpty() ? "" : "On already: " + there + ". ")
+                + (looks.isEmpty()
                         ? "Look at the vehicle's own menu and at unlit controls first."
-                        : "Look first: " + look + ".");
+                        : "Look first: " + looks + "."));
+    }
+
+    private static boolean isOn(VehicleFacts facts, List<Feature> features) {
+        return EnableFeature.changes(facts, features).stream()
+                .allMatch(c -> !c.from().isEmpty() && c.from().equals(c.to()));
+    }
+
+    private static String titles(List<Feature> features) {
+        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
     }
 
     /** What is there already beside other work does not hold that up. */
     private static Judgement beside(VehicleFacts facts) {
-        if (facts.wishedFeature().isEmpty()) return Judgement.notNeeded("Nothing is enabled.");
+        if (facts.askedFeatures().isEmpty()) return Judgement.notNeeded("Nothing is enabled.");
         return Judgement.notNeeded(feature(facts).reason());
     }
 

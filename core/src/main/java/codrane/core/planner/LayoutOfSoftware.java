@@ -23,10 +23,9 @@ final class LayoutOfSoftware implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        Set<String> programmed = Set.copyOf(draft.modulesOf(Set.of(Kind.PROGRAM))); // to what the pack knows
         for (String module : draft.modulesOf(Set.of(Kind.WRITE_CODING)))
             for (String block : facts.pack().module(module).blocks())
-                if (facts.pack().layout(block).fields().isEmpty() && !programmed.contains(module))
+                if (!facts.pack().knows(block))
                     return Judgement.blocked("How software "
                             + facts.answer(module).software() + " of the "
                             + facts.pack().module(module).lowerTitle() + " keeps "
@@ -37,15 +36,18 @@ final class LayoutOfSoftware implements Rule {
             String having = known(facts, setting.layout(), Optional.of(setting.field()));
             if (whole || having.isEmpty()) continue; // every software of the pack keeps it so
             if (facts.pack().layout(setting.layout()).field(setting.field()).isEmpty())
-                return Judgement.blocked(lacks(facts, setting, having));
+                return Judgement.blocked(lacks(facts, draft, setting, having));
         }
         return Judgement.notNeeded("Every module's software keeps its coding in a layout that the pack knows.");
     }
 
-    private static String lacks(VehicleFacts facts, Setting setting, String having) {
+    private static String lacks(VehicleFacts facts, Draft draft, Setting setting, String having) {
         PackModule module = facts.pack().holder(setting.layout()).orElseThrow();
-        return "Software " + facts.answer(module.id()).software() + " of the " + module.lowerTitle()
-                + " does not have \"" + title(facts, setting) + "\": it is there from software " + having + ".";
+        String then = draft.has(Kind.PROGRAM, module.id())
+                ? facts.target(module)
+                : facts.answer(module.id()).software();
+        return "Software " + then + " of the " + module.lowerTitle() + " does not have \"" + title(facts, setting)
+                + "\": it is there from software " + having + ".";
     }
 
     private static String title(VehicleFacts facts, Setting setting) {
@@ -57,8 +59,7 @@ final class LayoutOfSoftware implements Rule {
     }
 
     private static List<Setting> wished(VehicleFacts facts) {
-        Stream<SettingChange> equipment =
-                facts.wishedFeatures().stream().flatMap(feature -> EnableFeature.changes(facts, feature).stream());
+        Stream<SettingChange> equipment = EnableFeature.changes(facts, facts.askedFeatures()).stream();
         return Stream.concat(facts.wished().stream(), equipment)
                 .filter(change -> !change.to().isEmpty())
                 .map(change -> new Setting(change.block(), change.field()))

@@ -55,8 +55,7 @@ final class LearnVinFromNeighbour implements Rule {
                         .needing("supply at coding voltage")
                         .holding(HoldPoint.BASELINE_STORED, HoldPoint.IDENTITY_SETTLED)
                         .prompting(List.of(
-                                facts.pack().equipment().habits().keyCycle().words()
-                                        + ": the neighbour is asked on waking"))
+                                "Leave the key on: the module restarts by itself and asks its neighbour on waking"))
                         .ifLeftHere("Its coding is erased until the next step."));
     }
 

@@ -4,6 +4,7 @@ import codrane.core.order.OrderCoding;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.OrderRule;
+import codrane.core.pack.Places;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.LinkedHashSet;
@@ -20,13 +21,16 @@ final class OrderDecides {
         VehicleOrder order = facts.pack().equipment().order().orElse(null);
         if (order == null) return List.of();
         Set<Setting> decided = settings.stream()
+                .flatMap(s -> s.parts(facts.pack()).stream())
                 .map(s -> new Setting(s.block(), s.field()))
                 .filter(s -> order.rules().stream().anyMatch(r -> r.setting().equals(s)))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         if (decided.isEmpty()) return List.of();
         Set<Setting> others = new LinkedHashSet<>();
         decided.forEach(s -> others.addAll(OrderCoding.about(order, codes(order, s))));
-        facts.wished().forEach(s -> others.remove(new Setting(s.block(), s.field())));
+        facts.wished().stream()
+                .flatMap(s -> s.parts(facts.pack()).stream())
+                .forEach(s -> others.remove(new Setting(s.block(), s.field())));
         facts.wishedFeatures().forEach(f -> others.removeAll(f.on().keySet()));
         String undone = "The vehicle order decides " + titles(facts, decided)
                 + ", too: coding from it later sets what the order says.";
@@ -51,7 +55,7 @@ final class OrderDecides {
     }
 
     private static String title(VehicleFacts facts, Setting setting) {
-        return "\"" + SettingChange.titleOf(facts.pack().layout(setting.layout()), setting.field()) + "\"";
+        return "\"" + Places.title(facts.pack(), setting.layout(), setting.field()) + "\"";
     }
 
     private static String places(VehicleFacts facts, Set<Setting> settings) {

@@ -263,7 +263,7 @@ public final class PlanQuestions {
         switch (facts.kind().about()) {
             case SETTINGS -> settings();
             case FEATURE -> {
-                if (facts.wishes().feature().isEmpty())
+                if (facts.wishes().features().isEmpty())
                     ask("which-equipment", "feature", "Which equipment is to be enabled?");
                 beside();
             }
@@ -274,7 +274,7 @@ public final class PlanQuestions {
             case MODULE, PART -> beside();
             case VEHICLE, TOOL -> {
                 if (!facts.wishes().settings().isEmpty()
-                        || facts.wishes().feature().isPresent())
+                        || !facts.wishes().features().isEmpty())
                     ask("look-or-write", "kind", "This kind of job changes no setting: what is to be done?");
             }
         }
@@ -287,7 +287,7 @@ public final class PlanQuestions {
     private void beside() {
         feature();
         List<SettingChange> all = new ArrayList<>(facts.wished());
-        facts.wishedFeature().ifPresent(f -> all.addAll(EnableFeature.changes(facts, f)));
+        all.addAll(EnableFeature.changes(facts, facts.askedFeatures()));
         twice(all);
     }
 
@@ -315,17 +315,16 @@ public final class PlanQuestions {
 
     private void feature() {
         Equipment equipment = facts.pack().equipment();
-        Optional<Feature> feature = facts.wishedFeature();
-        if (feature.isEmpty()) return;
-        for (Feature excluded : equipment.against(feature.get())) {
-            Map<Feature.Setting, String> left = equipment.left(excluded, feature.get());
-            for (SettingChange setting : EnableFeature.changes(facts, excluded))
+        List<Feature> asked = facts.askedFeatures();
+        for (Feature excluded : equipment.against(asked)) {
+            Map<Feature.Setting, String> left = equipment.left(excluded, asked);
+            for (SettingChange setting : EnableFeature.changes(facts, List.of(excluded)))
                 if (setting.from().isEmpty() && left.containsKey(new Feature.Setting(setting.block(), setting.field())))
                     ask(
                             "other-equipment",
                             "settings",
-                            feature.get().title() + " does not go with " + excluded.title() + ": what is \""
-                                    + setting.title() + "\" now?");
+                            equipment.against(excluded, asked).title() + " does not go with " + excluded.title()
+                                    + ": what is \"" + setting.title() + "\" now?");
         }
     }
 

@@ -1,5 +1,6 @@
 package codrane.core.planner;
 
+import codrane.core.pack.PackModule;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
@@ -85,7 +86,24 @@ public final class Planner {
 
     private Planner() {}
 
+    /** What the rules said of facts. */
+    private record Judged(VehicleFacts facts, Draft draft, List<Plan.Decision> decisions) {}
+
+    /** Whether something is programmed does not depend on layouts; how its coding is kept then depends on that. */
     public static Plan plan(VehicleFacts facts) {
+        Judged asRead = judged(facts.programming(Set.of()));
+        Set<String> programmed = Set.copyOf(asRead.draft().modulesOf(Set.of(Kind.PROGRAM)));
+        Judged judged = programmed.isEmpty() ? asRead : judged(facts.programming(programmed));
+        boolean blocked = judged.decisions().stream().anyMatch(d -> d.judgement() instanceof Judgement.Blocked);
+        List<Operation> operations = judged.draft().operations().stream()
+                .filter(o -> !blocked || IN_A_BLOCKED_PLAN.contains(o.kind()))
+                .sorted(PlanOrder.comparator())
+                .map(o -> finished(judged.facts(), readAsTheNewest(judged, o)))
+                .toList();
+        return new Plan(PlanOrder.saidOnce(operations), judged.decisions());
+    }
+
+    private static Judged judged(VehicleFacts facts) {
         List<Plan.Decision> decisions = new ArrayList<>();
         Draft draft = new Draft();
         Grammar grammar = new Grammar(facts.pack());
@@ -94,13 +112,20 @@ public final class Planner {
             decisions.add(new Plan.Decision(rule.id(), judgement));
             if (judgement instanceof Judgement.Applies applies) draft.add(applies.operations());
         }
-        boolean blocked = decisions.stream().anyMatch(d -> d.judgement() instanceof Judgement.Blocked);
-        List<Operation> operations = draft.operations().stream()
-                .filter(o -> !blocked || IN_A_BLOCKED_PLAN.contains(o.kind()))
-                .sorted(PlanOrder.comparator())
-                .map(o -> finished(facts, o))
-                .toList();
-        return new Plan(PlanOrder.saidOnce(operations), decisions);
+        return new Judged(facts, draft, decisions);
+    }
+
+    /** Nobody knows how software that is newer than the pack keeps its coding. */
+    private static Operation readAsTheNewest(Judged judged, Operation operation) {
+        if (operation.kind() != Kind.WRITE_CODING && operation.kind() != Kind.DERIVE_CODING) return operation;
+        PackModule module = judged.facts().pack().module(operation.module());
+        String has = judged.facts().answer(module.id()).software();
+        boolean newer = ProgramModule.isOlder(module.software().current(), has);
+        return newer && !judged.draft().has(Kind.PROGRAM, module.id())
+                ? operation.because("Software " + has
+                        + " is newer than any that the pack knows: its coding is taken to be kept as "
+                        + module.software().current() + " keeps it. Compare the values as read first.")
+                : operation;
     }
 
     /** Hold points and cautions that come from what an operation is, whichever rule planned it. */

@@ -3,6 +3,7 @@ package codrane.core.planner;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.text.Words;
@@ -24,9 +25,10 @@ final class Relaid {
         List<String> gone = new ArrayList<>();
         boolean relaid = false;
         for (String block : module.blocks()) {
-            Layout from = facts.pack().as(Map.of(module.id(), before)).layout(block);
+            Pack read = facts.pack().as(Map.of(module.id(), before));
+            Layout from = read.layout(block);
             Layout to = facts.pack().layout(block);
-            if (from.equals(to) || from.fields().isEmpty()) continue;
+            if (from.equals(to) || !read.knows(block)) continue;
             relaid = true;
             for (Field field : to.fields())
                 if (from.field(field.key()).isEmpty()) fresh.add("\"" + field.title() + "\" " + built(to, field));
@@ -35,7 +37,7 @@ final class Relaid {
         }
         if (!relaid) return Optional.empty();
         return Optional.of("Software " + facts.target(module) + " keeps the coding otherwise than " + before
-                + ": each setting goes to its new place."
+                + ": each setting goes to its new place, bits that no setting explains do not."
                 + (fresh.isEmpty() ? "" : " New, and as built: " + named(fresh) + ".")
                 + (gone.isEmpty() ? "" : " Not there any more: " + named(gone) + "."));
     }

@@ -1,18 +1,16 @@
 package codrane.core.planner;
 
-import codrane.core.coding.Layout;
-import codrane.core.octets.Bytes;
 import codrane.core.order.OrderEffect;
 import codrane.core.pack.Concern;
 import codrane.core.pack.Equipment.VehicleOrder;
 import codrane.core.pack.Feature;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -62,25 +60,12 @@ final class Touched {
 
     private static void settings(VehicleFacts facts, SettingChange change, Map<String, Set<Concern>> by) {
         boolean back = facts.kind() == JobKind.FIND_LOST_SETTING;
-        Layout layout = facts.pack().layouts().get(change.block());
-        List<String> fields = change.whole() && layout != null ? differing(layout, change) : List.of(change.field());
-        for (String field : fields) {
+        for (SettingChange part : change.parts(facts.pack())) {
             Set<Concern> concerns = EnumSet.noneOf(Concern.class);
-            concerns.addAll(ofSetting(facts, change.module(), change.block(), field));
+            concerns.addAll(ofSetting(facts, part.module(), part.block(), part.field()));
             if (back) concerns.remove(Concern.EMISSIONS); // as the vehicle was
-            String title = layout == null ? change.title() : SettingChange.titleOf(layout, field);
-            by.put("\"" + title + "\"", concerns);
+            by.put("\"" + part.title() + "\"", concerns);
         }
-    }
-
-    /** Settings whose bits a line or a whole block changes. */
-    private static List<String> differing(Layout layout, SettingChange change) {
-        boolean octets =
-                change.from().length() == layout.length() * 2 && change.to().length() == layout.length() * 2;
-        if (!octets) return layout.fields().stream().map(f -> f.key()).toList();
-        return layout.diff(Bytes.parse(change.from()), Bytes.parse(change.to())).stream()
-                .map(Layout.Change::key)
-                .toList();
     }
 
     static Set<Concern> ofSetting(VehicleFacts facts, String module, String block, String field) {
@@ -99,7 +84,7 @@ final class Touched {
                 facts.pack()
                         .holder(on.layout())
                         .ifPresent(m -> by.put(
-                                "\"" + SettingChange.titleOf(facts.pack().layout(on.layout()), on.field()) + "\"",
+                                "\"" + Places.title(facts.pack(), on.layout(), on.field()) + "\"",
                                 ofSetting(facts, m.id(), on.layout(), on.field())));
         });
     }

@@ -71,8 +71,7 @@ final class TryAndDrive implements Rule {
                 .filter(m -> m.id().equals(module))
                 .isPresent();
         boolean wished = facts.wished().stream().anyMatch(s -> s.module().equals(module))
-                || facts.wishedFeature().stream()
-                        .flatMap(f -> EnableFeature.changes(facts, f).stream())
+                || EnableFeature.changes(facts, facts.askedFeatures()).stream()
                         .anyMatch(s -> s.module().equals(module));
         return wished && !own && !draft.has(Kind.PROGRAM, module) && !draft.has(Kind.DERIVE_CODING, module);
     }
@@ -201,9 +200,9 @@ final class TryAndDrive implements Rule {
     /** Names of settings and equipment that are not as wished yet. */
     private static List<String> wishes(VehicleFacts facts) {
         List<String> names = new ArrayList<>();
-        facts.wishedFeature()
-                .filter(f -> EnableFeature.changes(facts, f).stream().anyMatch(TryAndDrive::changes))
-                .ifPresent(f -> names.add("\"" + f.title() + "\""));
+        facts.askedFeatures().stream()
+                .filter(f -> EnableFeature.changes(facts, List.of(f)).stream().anyMatch(TryAndDrive::changes))
+                .forEach(f -> names.add("\"" + f.title() + "\""));
         facts.wished().stream()
                 .filter(TryAndDrive::changes)
                 .map(s -> "\"" + s.title() + "\"")

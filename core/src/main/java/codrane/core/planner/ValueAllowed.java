@@ -4,6 +4,7 @@ import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.pack.Concern;
 import codrane.core.pack.SettingRule;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
@@ -20,12 +21,22 @@ final class ValueAllowed implements Rule {
 
     @Override
     public Judgement judge(VehicleFacts facts, Draft draft) {
-        for (SettingChange change : facts.wished()) {
-            if (change.whole() || change.to().isEmpty()) continue;
-            Optional<String> refused = refused(facts, change);
-            if (refused.isPresent()) return Judgement.blocked(refused.get());
-        }
+        boolean back = facts.kind() == JobKind.FIND_LOST_SETTING; // a block as it was left is right as a whole
+        for (SettingChange wished : facts.wished())
+            for (SettingChange change : wished.parts(facts.pack())) {
+                if (back && wished.whole()
+                        || change.to().isEmpty()
+                        || change.to().equals(change.from())) continue;
+                Optional<String> refused = madeFor(facts, change).or(() -> refused(facts, change));
+                if (refused.isPresent()) return Judgement.blocked(refused.get());
+            }
         return Judgement.notNeeded("No wished value is out of its limits.");
+    }
+
+    private static Optional<String> madeFor(VehicleFacts facts, SettingChange change) {
+        return Optional.ofNullable(facts.pack().madeFor().get(change.block()))
+                .filter(change.field()::equals)
+                .map(field -> change.title() + ": it says for which vehicle the coding was made, and is no setting.");
     }
 
     private static Optional<String> refused(VehicleFacts facts, SettingChange change) {

@@ -28,7 +28,7 @@ public final class WaysOn {
         ways.add(new Way(
                 "tool", "Read back and do it with a second tool: what one reports done, another may not find."));
         ways.add(new Way("specialist", "A specialist reads, cleans or replaces what the workshop can't."));
-        boolean values = !facts.wished().isEmpty() || facts.wishedFeature().isPresent();
+        boolean values = !facts.wished().isEmpty() || !facts.askedFeatures().isEmpty();
         if (plan.has(Kind.WRITE_CODING) && values)
             ways.add(new Way("undo", "Put the values of the baseline back: the settings are then as they came."));
         return List.copyOf(ways);

@@ -24,6 +24,7 @@ public final class Recovery {
             case RunTask.Write write -> ended.interrupted();
             case RunTask.Secret secret -> ended.interrupted();
             case RunTask.LearnVin learn -> ended.interrupted();
+            case RunTask.TurnKey turn -> ended.interrupted();
             case RunTask.Restart restart -> ended.interrupted();
             case RunTask.Clear clear -> ended.interrupted();
         };

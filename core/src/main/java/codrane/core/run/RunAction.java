@@ -2,6 +2,7 @@ package codrane.core.run;
 
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
 import codrane.core.uds.UdsRequest;
@@ -51,6 +52,9 @@ public sealed interface RunAction {
             needs = List.copyOf(needs);
         }
     }
+
+    /** A timed turn of the key, watched where the vehicle tells it. */
+    record AwaitKeyTurn(KeyCycle cycle) implements RunAction {}
 
     record Pause(String purpose, Duration time) implements RunAction {}
 

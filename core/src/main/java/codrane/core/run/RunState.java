@@ -31,6 +31,7 @@ public record RunState(
         TRANSFER,
         EXIT,
         CHECK,
+        KEY_TURN,
         RESTART,
         WAKE,
         CONFIRM,

@@ -2,6 +2,7 @@ package codrane.core.run;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Equipment.Immobiliser;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Procedure;
 import codrane.core.power.PowerWindow;
@@ -87,6 +88,9 @@ public sealed interface RunTask {
      */
     record LearnVin(PackModule module, int forgetRoutine, Bytes vin, PowerWindow window, String title)
             implements Gated {}
+
+    /** A timed turn of the key, by which a module takes up what was written to it. */
+    record TurnKey(PackModule module, KeyCycle cycle, String title) implements RunTask {}
 
     record Restart(PackModule module, String title) implements RunTask {}
 

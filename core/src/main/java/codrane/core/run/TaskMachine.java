@@ -17,7 +17,7 @@ import java.time.Duration;
  * made anew for each step from where the run is. What kinds share is here and in the two classes below: restart, then
  * {@link GatedMachine supply and session}, then {@link UnlockedMachine seed and key}.
  */
-abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMachine {
+abstract sealed class TaskMachine permits ClearMachine, RestartMachine, TurnKeyMachine, GatedMachine {
     private static final Duration RESTARTS_FOR = Duration.ofMillis(500);
     private static final int MOST_TRIES = 3;
     private static final int MOST_WAKES = 20;
@@ -37,6 +37,7 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, GatedMac
             case RunTask.LearnKey key -> new LearnKeyMachine(state, key);
             case RunTask.KeysElsewhere keys -> new KeysElsewhereMachine(state, keys);
             case RunTask.LearnVin learn -> new LearnVinMachine(state, learn);
+            case RunTask.TurnKey turn -> new TurnKeyMachine(state, turn);
             case RunTask.Restart restart -> new RestartMachine(state);
             case RunTask.Clear clear -> new ClearMachine(state);
         };

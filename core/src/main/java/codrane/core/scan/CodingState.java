@@ -52,7 +52,7 @@ public enum CodingState {
 
     /** One block against the vehicle. */
     public static CodingState ofBlock(Pack pack, Layout layout, Bytes block, Vin vin) {
-        if (layout.fields().isEmpty()) return NO_LAYOUT;
+        if (!pack.knows(layout.id())) return NO_LAYOUT;
         if (block.length() != layout.length()) return CHECK_WRONG;
         if (layout.isBlank(block)) return BLANK;
         if (!layout.check().holds(block)) return CHECK_WRONG;

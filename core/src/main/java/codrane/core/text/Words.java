@@ -75,4 +75,9 @@ public final class Words {
     public static String megabytes(long octets) {
         return String.format(Locale.ROOT, "%.2f MB", octets / 1e6);
     }
+
+    /** With a capital at its beginning. */
+    public static String capital(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
 }

@@ -3,6 +3,7 @@ package codrane.core.triage;
 import codrane.core.fault.Fault;
 import codrane.core.fault.FaultLedger.Outcome;
 import codrane.core.pack.Pack.Cause;
+import codrane.core.text.Words;
 import java.util.Optional;
 
 /**
@@ -44,7 +45,7 @@ public record FaultTriage(String cause, String next) {
         if (situation.cause().isEmpty()) return "Diagnose it before a baseline is believed.";
         return switch (situation.cause().get()) {
             case CODING_MISSING, IDENTITY, SOFTWARE -> "No diagnosis until then.";
-            case PROGRAMMING_TRANSIENT -> capital(clear(situation));
+            case PROGRAMMING_TRANSIENT -> Words.capital(clear(situation));
             case REAL ->
                 fault.present()
                         ? "Mend its cause first: while it is present, clearing does nothing."
@@ -54,10 +55,6 @@ public record FaultTriage(String cause, String next) {
 
     private static String clear(Situation situation) {
         return situation.gatewayLocked() ? "unlock the gateway, then clear it." : "clear it after the work.";
-    }
-
-    private static String capital(String sentence) {
-        return Character.toUpperCase(sentence.charAt(0)) + sentence.substring(1);
     }
 
     private static String afterwards(Fault fault, Outcome outcome, Situation situation) {

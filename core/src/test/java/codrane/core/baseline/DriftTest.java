@@ -51,6 +51,51 @@ class DriftTest {
                 .isTrue();
     }
 
+    /** The limits of a lift as a software keeps them. */
+    private static BaselineFile limits(String software, Map<String, String> values) {
+        Layout layout = Situations.LORNE.as(Map.of("tail-lift", software)).layout("lift-limits");
+        Bytes built =
+                ((Layout.Encoded.Block) layout.encode(layout.factory(), Bytes.filled(layout.length(), 0))).octets();
+        Bytes block = ((Layout.Encoded.Block) layout.encode(values, built)).octets();
+        Module lift = new Module(
+                "tail-lift",
+                "answers",
+                Map.of("software", software),
+                List.of(new Block("lift-limits", block, layout.decode(block))),
+                List.of(),
+                true,
+                List.of(),
+                List.of());
+        return new BaselineFile(
+                "0BKLR3A46MN004127",
+                "brennick-lorne",
+                "2026-03-01T10:00:00Z",
+                "on",
+                List.of(lift),
+                List.of(),
+                Optional.empty());
+    }
+
+    @Test
+    void of_softwareThatKeepsSettingsElsewhere_countsNeitherTheNewOnesNorTheBytes() {
+        BaselineFile before = limits("3.08", Map.of());
+        assertThat(Drift.of(Situations.LORNE, before, limits("3.12", Map.of())).isEmpty())
+                .isTrue();
+        assertThat(Drift.of(Situations.LORNE, before, limits("3.12", Map.of("load.most", "300")))
+                        .all())
+                .singleElement()
+                .matches(lost -> lost.possible()
+                        && lost.putBack().key().equals("lift-limits/load.most")
+                        && lost.putBack().value().equals("350 kg"));
+        assertThat(BaselineDiff.of(before, limits("3.12", Map.of()))
+                        .modules()
+                        .getFirst()
+                        .coding()
+                        .getFirst()
+                        .fields())
+                .containsExactly(new BaselineDiff.Change("pump.seconds", BaselineDiff.NOT_THERE, "25 s"));
+    }
+
     @Test
     void of_lostSetting_isGroupedByItsFeatureAndCanBePutBack() {
         Drift drift = Drift.of(Situations.LORNE, file("3.12", LEFT), file("3.14", with("platform", other())));

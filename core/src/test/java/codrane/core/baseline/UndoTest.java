@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.baseline.Undo.Written;
 import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule.Ident;
@@ -58,6 +59,37 @@ class UndoTest {
                 .getFirst();
         assertThat(one.putBack()).isEqualTo(new PutBack("body", LAMPS.id(), FIELD, "5 s", "20 s"));
         assertThat(one.ours()).isTrue();
+    }
+
+    /** Found in the code: an instruction's bits that no setting explains were lost to whoever put everything back. */
+    @Test
+    void of_bitThatNoSettingExplains_isPutBackByItsPlace() {
+        Layout.Change bit = firstLoose();
+        Bytes was = lamps("5 s");
+        Bytes is = ((Layout.Encoded.Block) LAMPS.encode(Map.of(bit.key(), "1"), was)).octets();
+        Written wrote =
+                new Written("body", "Coding", Optional.of(LAMPS.dataIdentifier()), was.hex(), is.hex(), SOFTWARE);
+        ModuleReading now = new ModuleReading(
+                "body",
+                Presence.ANSWERS,
+                Map.of(Ident.SOFTWARE, Bytes.ascii(SOFTWARE)),
+                Map.of(LAMPS.id(), is),
+                List.of(),
+                true);
+        Undo.Setting one =
+                Undo.of(ALMERY, List.of(wrote), Map.of("body", now)).settings().getFirst();
+        assertThat(one.putBack()).isEqualTo(new PutBack("body", LAMPS.id(), bit.key(), "0", "1"));
+        assertThat(one.title()).matches("BOD/\\d\\d byte [1-8], bit [0-7]");
+    }
+
+    /** The first bit that nothing explains, as a change. */
+    private static Layout.Change firstLoose() {
+        Bytes none = LAMPS.check().apply(Bytes.filled(LAMPS.length(), 0));
+        Bytes all = LAMPS.check().apply(Bytes.filled(LAMPS.length(), 0xFF));
+        return LAMPS.diff(none, all).stream()
+                .filter(c -> LooseBit.of(c.key()).isPresent())
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test

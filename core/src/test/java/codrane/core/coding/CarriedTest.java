@@ -81,6 +81,21 @@ class CarriedTest {
         assertThat(Carried.of(layout, block, layout).block()).isEqualTo(block);
     }
 
+    @ParameterizedTest
+    @MethodSource("pairs")
+    void rawBits_ofSettingsThatBothKnow_areKept_listedOrNot(Pair pair) {
+        byte[] any = new byte[pair.from().length()];
+        new Random(13).nextBytes(any);
+        Bytes block = Bytes.copyOf(any);
+        Bytes carried = Carried.of(pair.from(), block, pair.to()).block();
+        for (Field field : pair.to().fields())
+            pair.from()
+                    .field(field.key())
+                    .filter(was -> was.kind() != Field.Kind.TEXT && was.kind() != Field.Kind.BCD)
+                    .ifPresent(was ->
+                            assertThat(field.raw(carried)).as(field.key()).isEqualTo(was.raw(block)));
+    }
+
     @Test
     void valueThatTheOtherCannotHold_isAsBuilt_andSaid() {
         Pack lorne = Packs.lorne();

@@ -55,6 +55,26 @@ class LayoutTest {
     }
 
     @Test
+    void named_everyBit_isASettingsTheChecksOrLoose() {
+        Bytes none = CRC.apply(Bytes.filled(5, 0));
+        int loose = 0;
+        for (int at = 0; at < LAYOUT.length() * 8; at++) {
+            LooseBit bit = new LooseBit(at / 8, 7 - at % 8);
+            int place = at;
+            boolean taken = LAYOUT.fields().stream().anyMatch(f -> place >= f.at() && place < f.end()) || at / 8 >= 3;
+            assertThat(LAYOUT.named(bit.key()).isPresent()).as(bit.key()).isEqualTo(!taken);
+            if (taken) continue;
+            loose++;
+            Bytes set = ((Layout.Encoded.Block) LAYOUT.encode(Map.of(bit.key(), "1"), none)).octets();
+            assertThat(LAYOUT.diff(none, set)).extracting(Layout.Change::key).containsExactly(bit.key());
+            assertThat(CRC.holds(set)).isTrue();
+        }
+        assertThat(loose).isEqualTo(5);
+        assertThat(LAYOUT.named("bit-5.0")).as("beyond the block").isEmpty();
+        assertThat(LAYOUT.encode(Map.of("bit-0.7", "2"), none)).isInstanceOf(Layout.Encoded.Refused.class);
+    }
+
+    @Test
     void decodeEncode_randomLayouts_giveTheSameBlockAndTouchNothingElse() {
         Random random = new Random(7);
         for (int round = 0; round < 2000; round++) {

@@ -79,6 +79,27 @@ class LineInstructionTest {
     }
 
     @Test
+    void apply_octetThatSaysForWhichVehicle_isRefused() {
+        Layout main = ALMERY.layout("body-main");
+        int at = main.field(ALMERY.madeFor().get("body-main")).orElseThrow().at() / 8;
+        String text = "BOD/01 byte %d: 30 -> 31".formatted(at + 1);
+        assertThat(((LineInstruction.Applied.Refused) apply(text)).sentence()).contains("for which vehicle");
+    }
+
+    /** Found by trying: the second instruction of a block undid the first without a word. */
+    @Test
+    void beside_anotherInstructionOfTheBlock_keepsBoth() {
+        var first = (LineInstruction.Applied.Changed) apply("BOD/03 byte 4: 30 -> 50");
+        var second = (LineInstruction.Applied.Changed) apply("BOD/03 byte 3: 30 -> 1E");
+        Bytes both = second.beside(LAMPS, first.to()).to();
+        assertThat(both.u8(2)).isEqualTo(0x1E);
+        assertThat(both.u8(3)).isEqualTo(0x50);
+        assertThat(LAMPS.check().holds(both)).isTrue();
+        for (int i = 4; i < 14; i++)
+            assertThat(both.u8(i)).isEqualTo(first.from().u8(i));
+    }
+
+    @Test
     void read_anything_neverThrows() {
         Random random = new Random(6);
         String letters = "BOD/0123 octet:->5C";

@@ -1,5 +1,7 @@
 package codrane.core.planner;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import codrane.core.fault.Fault;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.pack.MarketRules;
@@ -135,7 +137,7 @@ final class Cases {
     static VehicleFacts k7() {
         return healthy(JobKind.ENABLE_EQUIPMENT, Packs.load("tolvane-chorus"), CHORUS)
                 .with(Wishes.of(
-                        "counting",
+                        List.of("counting"),
                         List.of(
                                 setting("body", "body-main", "counting", "Passenger counting", "no", ""),
                                 setting("doors", "doors-main", "counting", "Counts passengers", "no", ""),
@@ -252,6 +254,14 @@ final class Cases {
         return facts.with(new Policy(
                 facts.policy().answers(),
                 List.of(new Policy.Overrule(school, answer, "tried on the twin before", "lead"))));
+    }
+
+    /** A plan of which nothing is asked, and that is not blocked. */
+    static Plan plan(VehicleFacts facts) {
+        assertThat(PlanQuestions.of(facts)).isEmpty();
+        Plan plan = Planner.plan(facts);
+        assertThat(plan.blocks()).isEmpty();
+        return plan;
     }
 
     /** Of what is done for certain. */

@@ -13,7 +13,6 @@ import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
 import codrane.core.scan.CodingState;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -48,7 +47,7 @@ class ChangedOrderTest {
         VehicleFacts facts = Cases.k8()
                 .with(new Wishes(
                         List.of(Cases.setting("body", "body-main", "market", "Market", "mainland", "")),
-                        Optional.empty(),
+                        List.of(),
                         new Wishes.OrderChange(List.of("MKT1", "RMP1", "WSH1", "WCH2"), List.of("WSH1"), List.of())));
         Plan plan = plan(facts);
         assertThat(plan.operations())

@@ -157,7 +157,7 @@ class InvariantsTest {
             });
         }
         facts.wished().forEach(s -> listed.add(s.module()));
-        facts.wishedFeature().ifPresent(f -> f.on().keySet().forEach(s -> listed.add(holder(facts.pack(), s))));
+        facts.askedFeatures().forEach(f -> f.on().keySet().forEach(s -> listed.add(holder(facts.pack(), s))));
         facts.pack()
                 .equipment()
                 .immobiliser()

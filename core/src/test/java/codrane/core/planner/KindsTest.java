@@ -2,6 +2,7 @@ package codrane.core.planner;
 
 import static codrane.core.planner.Cases.kinds;
 import static codrane.core.planner.Cases.operation;
+import static codrane.core.planner.Cases.plan;
 import static codrane.core.planner.Cases.reason;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -23,13 +24,6 @@ import org.junit.jupiter.api.Test;
 
 /** One plan for each kind of job. */
 class KindsTest {
-    private static Plan plan(VehicleFacts facts) {
-        assertThat(PlanQuestions.of(facts)).isEmpty();
-        Plan plan = Planner.plan(facts);
-        assertThat(plan.blocks()).isEmpty();
-        return plan;
-    }
-
     @Test
     void k1_faultsBehindAGateway_unlocksClearsAndProves() {
         VehicleFacts facts = Cases.with(
@@ -161,7 +155,7 @@ class KindsTest {
                 wishes.settings().get(0),
                 wishes.settings().get(1),
                 Cases.setting("body", "body-main", "wash", "Wash mode", "yes", ""));
-        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", now));
+        VehicleFacts facts = Cases.k7().with(Wishes.of(List.of("counting"), now));
         assertThat(Planner.plan(facts).blocks()).singleElement().asString().contains("does not go with Wash mode");
     }
 
@@ -172,7 +166,7 @@ class KindsTest {
                 wishes.settings().get(0),
                 wishes.settings().get(1),
                 Cases.setting("body", "body-main", "wash", "Wash mode", "yes", "no"));
-        Plan plan = plan(Cases.k7().with(Wishes.of("counting", both)));
+        Plan plan = plan(Cases.k7().with(Wishes.of(List.of("counting"), both)));
         assertThat(plan.operations())
                 .filteredOn(o -> o.kind() == Kind.WRITE_CODING)
                 .extracting(Operation::module)
@@ -186,7 +180,7 @@ class KindsTest {
     void k7_otherEquipmentThatIsOnInPart_isSaidToBe() {
         VehicleFacts facts = Cases.k7()
                 .with(Wishes.of(
-                        "wash",
+                        List.of("wash"),
                         List.of(
                                 Cases.setting("body", "body-main", "counting", "Passenger counting", "yes", ""),
                                 Cases.setting("doors", "doors-main", "counting", "Counts passengers", "no", ""))));
@@ -197,7 +191,7 @@ class KindsTest {
 
     @Test
     void k7_whatTheEquipmentNeeds_isEnabledWithIt() {
-        Plan plan = plan(Cases.k7().with(Wishes.of("mirrors-dip", List.of())));
+        Plan plan = plan(Cases.k7().with(Wishes.of(List.of("mirrors-dip"), List.of())));
         assertThat(reason(plan, "enable-feature"))
                 .contains("It needs what comes with it: Mirrors remember their place.");
         assertThat(operation(plan, Kind.WRITE_CODING, "body").reasons().toString())
@@ -209,7 +203,7 @@ class KindsTest {
         List<codrane.core.plan.SettingChange> now = List.of(
                 Cases.setting("body", "body-main", "counting", "Passenger counting", "yes", ""),
                 Cases.setting("doors", "doors-main", "counting", "Counts passengers", "yes", ""));
-        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", now));
+        VehicleFacts facts = Cases.k7().with(Wishes.of(List.of("counting"), now));
         assertThat(Planner.plan(facts).blocks()).singleElement().asString().contains("enabled already");
     }
 

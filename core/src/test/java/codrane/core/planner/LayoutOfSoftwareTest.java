@@ -8,6 +8,7 @@ import codrane.core.plan.JobKind;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.PartFacts;
 import codrane.core.plan.Plan;
+import codrane.core.plan.School;
 import codrane.core.plan.SettingChange;
 import codrane.core.plan.VehicleFacts;
 import codrane.core.plan.Wishes;
@@ -52,6 +53,17 @@ class LayoutOfSoftwareTest {
     }
 
     @Test
+    void software_newerThanThePackKnows_isSaidWhereItsCodingIsWritten() {
+        String sentence = "is newer than any that the pack knows: its coding is taken to be kept as 3.12 keeps it.";
+        assertThat(Cases.operation(Planner.plan(wish("4.01", load())), Kind.WRITE_CODING, "tail-lift")
+                        .reasons())
+                .anyMatch(reason -> reason.startsWith("Software 4.01 " + sentence));
+        assertThat(Cases.operation(Planner.plan(wish("3.12", load())), Kind.WRITE_CODING, "tail-lift")
+                        .reasons())
+                .noneMatch(reason -> reason.contains("newer than any"));
+    }
+
+    @Test
     void programming_thatRelaysTheCoding_saysWhatIsNewAndWhatGoes() {
         VehicleFacts update = Cases.with(
                 Cases.healthy(JobKind.UPDATE_SOFTWARE, LORNE, Cases.LORNE).with(PartFacts.of("tail-lift")),
@@ -59,8 +71,8 @@ class LayoutOfSoftwareTest {
                 Cases.answer(Cases.LORNE.text(), "3.08", CodingState.AGREES));
         assertThat(Cases.operation(Planner.plan(update), Kind.WRITE_CODING, "tail-lift")
                         .reasons())
-                .contains("Software 3.12 keeps the coding otherwise than 3.08: each setting goes to its new place."
-                        + " New, and as built: \"Longest pump run\" 25 s.");
+                .contains("Software 3.12 keeps the coding otherwise than 3.08: each setting goes to its new place,"
+                        + " bits that no setting explains do not. New, and as built: \"Longest pump run\" 25 s.");
         assertThat(Planner.plan(Cases.with(
                                 update, "tail-lift", Cases.answer(Cases.LORNE.text(), "3.11", CodingState.AGREES)))
                         .operations())
@@ -79,8 +91,18 @@ class LayoutOfSoftwareTest {
     @Test
     void software_thatIsProgrammedFirst_isNotAskedForTheLayoutThatGoes() {
         VehicleFacts facts = Cases.k9();
-        assertThat(facts.pack().layout("lift-limits").field("pump.seconds")).isPresent();
         assertThat(facts.answer("tail-lift").software()).isEqualTo("3.08");
         assertThat(Planner.plan(facts).blocks()).isEmpty();
+        assertThat(Planner.plan(facts.with(Wishes.of(List.of(pump())))).blocks())
+                .isEmpty();
+    }
+
+    @Test
+    void part_thatIsCodedOnly_keepsTheLayoutOfItsOldSoftware() {
+        VehicleFacts facts = Cases.overruled(Cases.k9(), School.SOFTWARE, "code-only");
+        assertThat(Planner.plan(facts).blocks()).isEmpty();
+        assertThat(Planner.plan(facts.with(Wishes.of(List.of(pump())))).blocks())
+                .containsExactly("Software 3.08 of the tail lift does not have \"Longest pump run\":"
+                        + " it is there from software 3.10 and newer.");
     }
 }

@@ -127,7 +127,7 @@ class OneVisitTest {
                 .with(Cases.k8().wishes())
                 .with(new Wishes(
                         Cases.k7().wishes().settings(),
-                        Optional.of("counting"),
+                        List.of("counting"),
                         Cases.k8().wishes().order()));
         assertThat(PlanQuestions.of(facts))
                 .extracting(PlanQuestions.Question::id)
@@ -139,7 +139,7 @@ class OneVisitTest {
         Wishes counting = Cases.k7().wishes();
         VehicleFacts facts = Cases.k7()
                 .with(Wishes.of(
-                        "counting",
+                        List.of("counting"),
                         List.of(
                                 counting.settings().get(0),
                                 counting.settings().get(1),
@@ -161,7 +161,7 @@ class OneVisitTest {
                     now.title(),
                     now.from(),
                     now.field().equals("wash") ? "" : "yes"));
-        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", settings));
+        VehicleFacts facts = Cases.k7().with(Wishes.of(List.of("counting"), settings));
         assertThat(PlanQuestions.of(facts)).isEmpty();
         assertThat(Planner.plan(facts).operations())
                 .isEqualTo(Planner.plan(Cases.k7()).operations());
@@ -188,7 +188,6 @@ class OneVisitTest {
     void settingOfTheBrakesBesideAPart_isLookedAtByTheBrakesLamp() {
         VehicleFacts facts = Cases.fits()
                 .with(Wishes.of(
-                        "",
                         List.of(setting("brakes", "brakes-vehicle", "load.table", "Brake force table", "van", "bus"))));
         assertThat(operation(Planner.plan(facts), Kind.FUNCTION_TEST, "tail-lift")
                         .title())
@@ -202,7 +201,7 @@ class OneVisitTest {
                 setting("body", "body-main", "counting", "Passenger counting", "yes", ""),
                 setting("doors", "doors-main", "counting", "Counts passengers", "yes", ""),
                 setting("body", "body-main", "wash", "Wash mode", "no", ""));
-        Plan plan = Planner.plan(doorsAndCounting().with(Wishes.of("counting", there)));
+        Plan plan = Planner.plan(doorsAndCounting().with(Wishes.of(List.of("counting"), there)));
         assertThat(plan.blocks()).isEmpty();
         assertThat(plan.operations()).extracting(Operation::key).doesNotContain("write-coding-body");
         assertThat(Cases.reason(plan, "enable-feature")).isEqualTo("Passenger counting is enabled already.");

@@ -82,7 +82,7 @@ class PlanQuestionsTest {
 
     @Test
     void of_equipmentThatExcludesAnother_asksWhetherThatIsOn() {
-        VehicleFacts facts = Cases.k7().with(Wishes.of("counting", List.of()));
+        VehicleFacts facts = Cases.k7().with(Wishes.of(List.of("counting"), List.of()));
         assertThat(PlanQuestions.of(facts)).singleElement().satisfies(q -> {
             assertThat(q.id()).isEqualTo("other-equipment");
             assertThat(q.text()).startsWith("Passenger counting does not go with Wash mode: what is ");

@@ -148,11 +148,18 @@ record RandomFacts(Random random, Pack pack) {
                 pack.equipment().features().stream().map(Feature::id).toList();
         return new Wishes(
                 settings,
-                features.isEmpty() ? Optional.empty() : perhaps(features),
+                wanted(features),
                 new Wishes.OrderChange(
                         List.of(),
                         codes.isEmpty() || random.nextBoolean() ? List.of() : List.of(pick(codes)),
                         codes.isEmpty() || random.nextInt(4) == 0 ? List.of() : List.of(pick(codes))));
+    }
+
+    /** None, one, or two that may stand against each other. */
+    private List<String> wanted(List<String> features) {
+        List<String> wanted = new ArrayList<>();
+        for (int i = random.nextInt(3); i > 0 && !features.isEmpty(); i--) wanted.add(pick(features));
+        return wanted.stream().distinct().toList();
     }
 
     private Aids aids() {

@@ -1,6 +1,7 @@
 package codrane.core.planner;
 
 import static codrane.core.planner.Cases.kinds;
+import static codrane.core.planner.Cases.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.plan.Aids;
@@ -16,13 +17,6 @@ import org.junit.jupiter.api.Test;
 class SettleByLadderTest {
     private static final EnumSet<Aids.Settling> GENTLER =
             EnumSet.of(Aids.Settling.SLEEP, Aids.Settling.RELEARN, Aids.Settling.RESET);
-
-    private static Plan plan(VehicleFacts facts) {
-        assertThat(PlanQuestions.of(facts)).isEmpty();
-        Plan plan = Planner.plan(facts);
-        assertThat(plan.blocks()).isEmpty();
-        return plan;
-    }
 
     @Test
     void settled_everythingGentlerTried_takesTheBatteryOffBeforeWhatThatUndoes() {

@@ -160,11 +160,13 @@ class SignedPlansTest {
             Set<String> changed = new HashSet<>();
             plan.writes().filter(o -> changes.contains(o.kind())).forEach(o -> changed.add(o.module()));
             facts.newPart().ifPresent(part -> changed.add(part.id())); // it finds its place even if nothing is written
-            List<String> after = facts.wishes()
-                    .feature()
-                    .flatMap(facts.pack().equipment()::feature)
-                    .map(f -> f.after())
-                    .orElse(List.of());
+            List<String> after = facts
+                    .pack()
+                    .equipment()
+                    .features(facts.wishes().features())
+                    .stream()
+                    .flatMap(f -> f.after().stream())
+                    .toList();
             plan.writes()
                     .filter(o -> o.kind() == Kind.RESET || o.kind() == Kind.INITIALISE || o.kind() == Kind.CALIBRATE)
                     .filter(o -> !o.module().isEmpty())

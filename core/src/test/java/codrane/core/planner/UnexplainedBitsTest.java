@@ -3,6 +3,7 @@ package codrane.core.planner;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.baseline.PutBack;
+import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
@@ -55,6 +56,59 @@ class UnexplainedBitsTest {
         Operation write = line(JobKind.CHANGE_LINE, longer.octets());
         assertThat(write.holds()).doesNotContain(HoldPoint.LEAD_APPROVED);
         assertThat(write.reasons()).noneMatch(r -> r.contains("explains"));
+    }
+
+    @Test
+    void line_isToldByWhatItMeans_thenByItsBytes() {
+        Layout.Encoded.Block longer = (Layout.Encoded.Block) LAMPS.encode(Map.of("lamp.step.hold", "10 s"), BUILT);
+        assertThat(line(JobKind.CHANGE_LINE, longer.octets()).reasons())
+                .contains("Step lamp stays on: 5 s → 10 s.")
+                .anyMatch(r -> r.matches("BOD/03 byte 4: .. → ..; its check follows\\."))
+                .noneMatch(r -> r.contains("as they were left"));
+    }
+
+    @Test
+    void line_thatGivesAValueThatThePackDoesNotList_isTheLeads() {
+        Operation write = line(JobKind.CHANGE_LINE, with(3, BUILT.u8(3) | 0xE0));
+        assertThat(write.holds()).contains(HoldPoint.LEAD_APPROVED);
+        assertThat(write.reasons()).anyMatch(r -> r.contains("\"Step lamp stays on\" would be unlisted"));
+    }
+
+    /** Found in the code: what was refused by name could be written by its line. */
+    @Test
+    void line_thatLeavesTheLimitsOfASetting_orItsVehicle_isBlocked() {
+        Pack lorne = Packs.load("brennick-lorne");
+        int judged = 0;
+        for (Layout layout : lorne.layouts().values()) {
+            if (lorne.holder(layout.id()).isEmpty()) continue;
+            Bytes built =
+                    ((Layout.Encoded.Block) layout.encode(layout.factory(), Bytes.filled(layout.length(), 0))).octets();
+            for (Field field : layout.fields()) {
+                Optional<String> beyond = lorne.setting(layout.id(), field.key())
+                        .most()
+                        .map(most -> field.worded(most.add(field.scale().factor())))
+                        .filter(value -> field.rawOf(value).isPresent());
+                if (field.key().equals(lorne.madeFor().get(layout.id()))) beyond = Optional.of("999999");
+                if (beyond.isEmpty()
+                        || !(layout.encode(Map.of(field.key(), beyond.get()), built)
+                                instanceof Layout.Encoded.Block(Bytes to))) continue;
+                judged++;
+                SettingChange change = new SettingChange(
+                        lorne.holder(layout.id()).orElseThrow().id(),
+                        layout.id(),
+                        PutBack.WHOLE,
+                        layout.title(),
+                        built.hex(),
+                        to.hex(),
+                        Optional.empty());
+                assertThat(Planner.plan(Cases.healthy(JobKind.CHANGE_LINE, lorne, Cases.LORNE)
+                                        .with(Wishes.of(List.of(change))))
+                                .blocked())
+                        .as(layout.id() + "/" + field.key() + " as " + beyond.get())
+                        .isTrue();
+            }
+        }
+        assertThat(judged).isGreaterThan(20);
     }
 
     @Test

@@ -123,7 +123,7 @@ class WhereCodingComesFromTest {
                         .with(Cases.part("instruments", PartOrigin.NEW, PartFacts.Old.GONE))
                         .with(new Wishes(
                                 List.of(),
-                                Optional.empty(),
+                                List.of(),
                                 new Wishes.OrderChange(List.of("LFT1", "USE3"), List.of(), List.of()))),
                 "instruments",
                 Cases.answer("", "7.04", CodingState.BLANK));

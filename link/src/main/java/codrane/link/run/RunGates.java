@@ -2,6 +2,7 @@ package codrane.link.run;
 
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
@@ -24,6 +25,9 @@ public interface RunGates {
 
     /** As {@link #awaitPower}. */
     Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions);
+
+    /** Waits until the key was turned in time, however often it starts over. */
+    Verdict awaitKeyTurn(RunState state, KeyCycle cycle);
 
     /** Asked before every request that is not a mere read. */
     OperationMatrix.Verdict permit(OperationMatrix.Operation operation);

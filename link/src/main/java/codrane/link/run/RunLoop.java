@@ -79,6 +79,10 @@ public final class RunLoop {
             case RunAction.SendBlock block -> block(state, block);
             case RunAction.AwaitPower power -> gate(state, gates.awaitPower(state, power.window()));
             case RunAction.AwaitConditions needed -> gate(state, gates.awaitConditions(state, needed));
+            case RunAction.AwaitKeyTurn turn -> {
+                journal.open(state, turn); // a task of its own, in which nothing is sent
+                yield gate(state, gates.awaitKeyTurn(state, turn.cycle()));
+            }
             case RunAction.Pause pause -> {
                 gates.pause(pause.time());
                 yield RunMachine.next(state, new RunEvent.Proceed());

@@ -7,6 +7,7 @@ import codrane.core.calibration.CalibrationWriter;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackLink.Waits;
 import codrane.core.pack.PackModule;
@@ -102,6 +103,11 @@ class RunLoopTest {
 
         @Override
         public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
+            return key;
+        }
+
+        @Override
+        public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
             return key;
         }
 

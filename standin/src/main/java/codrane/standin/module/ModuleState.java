@@ -291,6 +291,7 @@ public final class ModuleState {
             case PROGRAMMING_DATE -> Optional.of(programmedOn);
             case CVN -> bootOnly() ? Optional.empty() : Optional.of(verificationNumber());
             case TRANSFER_STATE -> flash.map(FlashMemory::report);
+            case IMMOBILISER -> Optional.empty(); // which the vehicle's immobiliser tells
         };
     }
 }

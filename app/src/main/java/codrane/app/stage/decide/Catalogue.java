@@ -18,7 +18,7 @@ import java.util.stream.Collectors;
  * The equipment that a pack knows, as it is in this vehicle.
  *
  * @param items in the pack's order
- * @param clashes what is on, and does not go with the chosen one
+ * @param clashes what is on, and does not go with what was chosen
  */
 public record Catalogue(List<Item> items, List<Clash> clashes) {
     /**
@@ -32,17 +32,17 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
 
     static Catalogue of(JobState state, Scan scan) {
         Equipment equipment = state.pack().equipment();
-        Optional<Feature> chosen = equipment.feature(state.decided().notes().feature());
+        List<Feature> chosen = PlanFacts.equipment(state);
         return new Catalogue(
                 equipment.features().stream()
                         .filter(f -> !f.on().isEmpty())
-                        .map(f -> item(state, scan, f, chosen.filter(f::equals).isPresent()))
+                        .map(f -> item(state, scan, f, chosen.contains(f)))
                         .toList(),
                 Clash.of(state));
     }
 
-    public Optional<Item> chosen() {
-        return items.stream().filter(Item::chosen).findFirst();
+    public List<Item> chosen() {
+        return items.stream().filter(Item::chosen).toList();
     }
 
     private static Item item(JobState state, Scan scan, Feature feature, boolean chosen) {
@@ -77,11 +77,11 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
         Equipment equipment = state.pack().equipment();
         Set<String> lines = new LinkedHashSet<>();
         if (!feature.lookFirst().isEmpty()) lines.add("Look first: " + feature.lookFirst() + ".");
-        String needs = titles(equipment.withNeeds(feature).stream()
+        String needs = titles(equipment.withNeeds(List.of(feature)).stream()
                 .filter(f -> !f.equals(feature))
                 .toList());
         if (!needs.isEmpty()) lines.add("Brings with it: " + needs + ".");
-        String against = titles(equipment.against(feature));
+        String against = titles(equipment.against(List.of(feature)));
         if (!against.isEmpty()) lines.add("Does not go with: " + against + ".");
         if (!feature.card().limits().isEmpty()) lines.add(feature.card().limits());
         feature.concerns().stream().sorted().map(Concern::caution).forEach(lines::add);

@@ -1,18 +1,17 @@
 package codrane.app.stage.decide;
 
 import codrane.core.baseline.PutBack;
-import codrane.core.coding.BlockCheck;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackModule;
+import codrane.core.pack.Places;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.LineInstruction;
 import codrane.core.plan.SettingChange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * Settings that were chosen by name.
@@ -38,27 +37,18 @@ public record Choices(List<Chosen> chosen, boolean byLine, boolean bySound, JobK
         for (PutBack setting : PlanFacts.chosenByName(state)) {
             SettingChange change = SettingChange.of(state.packWritten(), scan.readings(), setting);
             String where = state.pack().module(setting.module()).title() + ": " + change.title();
-            String what =
-                    setting.whole() ? bytes(state.pack(scan), setting) : setting.found() + " → " + setting.value();
-            chosen.add(new Chosen(setting.key(), where, what));
+            chosen.add(new Chosen(setting.key(), where, what(state.pack(scan), change)));
         }
         return chosen;
     }
 
-    /** Bytes that differ, as lines are counted; the check follows by itself. */
-    private static String bytes(Pack pack, PutBack setting) {
-        PackModule module = pack.module(setting.module());
-        BlockCheck check = pack.layout(setting.layout()).check();
-        String from = setting.found();
-        String to = setting.value();
-        List<String> differ = new ArrayList<>();
-        for (int i = 0; i + 2 <= from.length() && i + 2 <= to.length(); i += 2) {
-            boolean checks =
-                    i / 2 >= check.at() && i / 2 < check.at() + check.kind().octets();
-            if (!checks && !from.substring(i, i + 2).equals(to.substring(i, i + 2)))
-                differ.add(LineInstruction.place(pack, module, setting.layout(), i / 2) + ": "
-                        + from.substring(i, i + 2) + " → " + to.substring(i, i + 2));
-        }
-        return String.join(", ", differ) + (check.kind().octets() > 0 ? "; its check follows" : "");
+    /** A whole block by what it means, then by its bytes. */
+    private static String what(Pack pack, SettingChange change) {
+        if (!change.whole()) return change.from() + " → " + change.to();
+        List<SettingChange> parts = change.parts(pack);
+        String meant = parts.stream()
+                .map(p -> (parts.size() == 1 ? "" : p.title() + ": ") + p.from() + " → " + p.to())
+                .collect(Collectors.joining("; "));
+        return meant + " (" + Places.bytes(pack, change.block(), change.from(), change.to()) + ")";
     }
 }

@@ -142,7 +142,7 @@ public class DecideActs {
     }
 
     /** Equipment that is fitted and not coded: its settings are chosen with it. */
-    Acted feature(JobState state, String id, String who) {
-        return noted(state, n -> n.withFeature(id), who);
+    Acted features(JobState state, List<String> ids, String who) {
+        return noted(state, n -> n.withFeatures(ids), who);
     }
 }

@@ -2,6 +2,7 @@ package codrane.app.stage.decide;
 
 import codrane.app.job.Acted;
 import codrane.app.job.Led;
+import codrane.core.plan.InstructionNote;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.stereotype.Controller;
@@ -19,12 +20,14 @@ class DecideController {
     private final SettingActs settings;
     private final OverruleActs overrules;
     private final PlanActs plans;
+    private final LineActs lines;
 
-    DecideController(DecideActs decides, SettingActs settings, OverruleActs overrules, PlanActs plans) {
+    DecideController(DecideActs decides, SettingActs settings, OverruleActs overrules, PlanActs plans, LineActs lines) {
         this.decides = decides;
         this.settings = settings;
         this.overrules = overrules;
         this.plans = plans;
+        this.lines = lines;
     }
 
     @PostMapping("/plan")
@@ -88,6 +91,12 @@ class DecideController {
         return decide(settings.feature(number, feature, who.getName()), number, flash);
     }
 
+    @PostMapping("/decide/feature-out")
+    String featureOut(
+            @PathVariable long number, @RequestParam String feature, Principal who, RedirectAttributes flash) {
+        return decide(settings.featureOut(number, feature, who.getName()), number, flash);
+    }
+
     @PostMapping("/decide/turn-off")
     String turnOff(
             @PathVariable long number,
@@ -122,9 +131,21 @@ class DecideController {
             @RequestParam String setting,
             @RequestParam String value,
             @RequestParam(defaultValue = "false") boolean loom,
+            @RequestParam(defaultValue = "-1") int octet,
             Principal who,
             RedirectAttributes flash) {
-        return taken(settings.setting(number, setting, value, who.getName()), number, setting, loom, flash);
+        return taken(settings.setting(number, setting, value, who.getName()), number, setting, loom, octet, flash);
+    }
+
+    /** @param setting layout, slash, and which bit */
+    @PostMapping("/decide/bit")
+    String bit(
+            @PathVariable long number,
+            @RequestParam String setting,
+            @RequestParam String value,
+            Principal who,
+            RedirectAttributes flash) {
+        return taken(settings.bit(number, setting, value, who.getName()), number, setting, true, -1, flash);
     }
 
     @PostMapping("/decide/setting-out")
@@ -132,23 +153,41 @@ class DecideController {
             @PathVariable long number,
             @RequestParam String setting,
             @RequestParam(defaultValue = "false") boolean loom,
+            @RequestParam(defaultValue = "-1") int octet,
             Principal who,
             RedirectAttributes flash) {
-        return taken(settings.out(number, setting, who.getName()), number, setting, loom, flash);
+        return taken(settings.out(number, setting, who.getName()), number, setting, loom, octet, flash);
     }
 
     /** Back to the bits when it was said there. */
-    private static String taken(Acted acted, long number, String setting, boolean loom, RedirectAttributes flash) {
+    private static String taken(
+            Acted acted, long number, String setting, boolean loom, int octet, RedirectAttributes flash) {
         if (!loom) return decide(acted, number, flash);
         if (acted instanceof Acted.Refused(String sentence, var remedy)) flash.addFlashAttribute("refused", sentence);
         flash.addAttribute("setting", setting);
+        if (octet >= 0) flash.addAttribute("octet", octet);
         return "redirect:/jobs/" + number + "/coding";
     }
 
     @PostMapping("/decide/line")
-    String line(@PathVariable long number, @RequestParam String line, Principal who, RedirectAttributes flash) {
+    String line(
+            @PathVariable long number,
+            @RequestParam String line,
+            @RequestParam(defaultValue = "") String about,
+            @RequestParam(defaultValue = "") String source,
+            @RequestParam(defaultValue = "") String years,
+            @RequestParam(defaultValue = "") String software,
+            Principal who,
+            RedirectAttributes flash) {
+        InstructionNote.Typed typed = new InstructionNote.Typed(about, source, years, software);
+        Acted acted = lines.line(number, line, typed, who.getName());
         flash.addFlashAttribute("typedLine", line);
-        return decide(settings.line(number, line, who.getName()), number, flash);
+        if (acted instanceof Acted.Refused)
+            flash.addFlashAttribute("typedSource", source)
+                    .addFlashAttribute("typedAbout", about)
+                    .addFlashAttribute("typedYears", years)
+                    .addFlashAttribute("typedSoftware", software);
+        return decide(acted, number, flash);
     }
 
     @PostMapping("/overrule/{school}")

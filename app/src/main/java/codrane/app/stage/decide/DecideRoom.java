@@ -2,13 +2,11 @@ package codrane.app.stage.decide;
 
 import codrane.app.baseline.LostSettings;
 import codrane.app.job.Gathering;
-import codrane.app.job.JobStore;
 import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
 import codrane.app.packs.MarketShelf;
 import codrane.app.policy.Policies;
-import codrane.app.tools.MenuMap;
 import codrane.core.job.DecideNotes;
 import codrane.core.job.Decided;
 import codrane.core.job.Job;
@@ -24,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
 /** The room of Decide. */
@@ -32,26 +31,27 @@ class DecideRoom implements Room {
     private final PlanStore plans;
     private final Policies policies;
     private final MarketShelf markets;
-    private final MenuMap menus;
+    private final PlanPage pages;
     private final LostSettings lost;
-    private final JobStore jobs;
     private final UndoSets undo;
+    /** Asks the desk for other jobs, which asks this room. */
+    private final ObjectProvider<Instructions> instructions;
 
     DecideRoom(
             PlanStore plans,
             Policies policies,
             MarketShelf markets,
-            MenuMap menus,
+            PlanPage pages,
             LostSettings lost,
-            JobStore jobs,
-            UndoSets undo) {
+            UndoSets undo,
+            ObjectProvider<Instructions> instructions) {
         this.undo = undo;
+        this.instructions = instructions;
         this.plans = plans;
         this.policies = policies;
         this.markets = markets;
-        this.menus = menus;
+        this.pages = pages;
         this.lost = lost;
-        this.jobs = jobs;
     }
 
     @Override
@@ -75,7 +75,11 @@ class DecideRoom implements Room {
                         .map(Note.Read::content)
                         .map(ChosenStored::chosen)
                         .orElse(List.of()),
-                Optional.ofNullable(newest.get(a.job().id()))));
+                Optional.ofNullable(newest.get(a.job().id())),
+                asked.note(a.job(), InstructionsStored.KIND)
+                        .map(Note.Read::content)
+                        .map(InstructionsStored::notes)
+                        .orElse(List.of())));
     }
 
     private static List<Policy.Overrule> overrules(Gathering asked, Job job) {
@@ -103,25 +107,11 @@ class DecideRoom implements Room {
         boolean finds = state.job().kind() == JobKind.FIND_LOST_SETTING;
         Optional<LostView> lostView = finds ? lost.of(state).map(l -> LostView.of(state, l)) : Optional.empty();
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
-        Optional<PlanView> plan =
-                state.plan().map(p -> PlanView.of(state, p, before(state, p), menus(state, p), others(state)));
-        return DecideView.of(state, viewer, lostView, plan, undo.of(state).map(UndoView::of));
-    }
-
-    /** Other open jobs on the vehicle, by the module that they are about. */
-    private Map<String, Long> others(JobState state) {
-        Map<String, Long> others = new HashMap<>();
-        for (Job job : jobs.ofVehicle(state.job().vehicleId()))
-            if (job.closedAt().isEmpty() && job.number() != state.job().number())
-                job.replacedModule().ifPresent(module -> others.putIfAbsent(module, job.number()));
-        return others;
-    }
-
-    private Optional<codrane.core.plan.Plan> before(JobState state, PlanVersion plan) {
-        return plans.before(state.job().id(), plan.version());
-    }
-
-    private Map<String, List<MenuMap.Entry>> menus(JobState state, PlanVersion plan) {
-        return menus.of(state.pack().id(), plan.plan().operations());
+        Optional<InstructionsView> followed = state.job().kind() == JobKind.CHANGE_LINE
+                ? Optional.of(InstructionsView.of(
+                        state, state.before().get(), instructions.getObject().of(state)))
+                : Optional.empty();
+        return DecideView.of(
+                state, viewer, lostView, pages.of(state), undo.of(state).map(UndoView::of), followed);
     }
 }

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -22,17 +23,25 @@ record DecideStored(
         String wording,
         String fitted,
         String offered,
-        String feature,
+        List<String> features,
         List<String> codesOut,
         List<String> codesIn,
         Set<Aids.Settling> settled,
         @Nullable String swappedAt,
         @Nullable Proved proved,
         @Nullable String newerRight) {
-    /** At first it was only kept that newer software was right, and not which: that is asked again. */
-    static final NoteKind<DecideStored> KIND = new NoteKind<>("decide", DecideStored.class, 2, (was, content) -> {
-        ((ObjectNode) content).remove("newerRight");
-        return content;
+    /**
+     * At first it was only kept that newer software was right, and not which: that is asked again. Then only one kind of
+     * equipment could be wanted.
+     */
+    static final NoteKind<DecideStored> KIND = new NoteKind<>("decide", DecideStored.class, 3, (was, content) -> {
+        ObjectNode now = (ObjectNode) content;
+        if (was == 1) now.remove("newerRight");
+        String feature = now.path("feature").asString("");
+        now.remove("feature");
+        ArrayNode features = now.putArray("features");
+        if (!feature.isEmpty()) features.add(feature);
+        return now;
     });
 
     static DecideStored of(DecideNotes n) {
@@ -40,7 +49,7 @@ record DecideStored(
                 n.wording(),
                 n.fitted(),
                 n.offered(),
-                n.feature(),
+                n.features(),
                 n.codesOut(),
                 n.codesIn(),
                 n.settled(),
@@ -54,6 +63,6 @@ record DecideStored(
                 Optional.ofNullable(swappedAt).map(Instant::parse),
                 Objects.requireNonNullElse(proved, Proved.NOT_YET),
                 Objects.requireNonNullElse(newerRight, ""));
-        return new DecideNotes(wording, fitted, offered, feature, codesOut, codesIn, settled, since);
+        return new DecideNotes(wording, fitted, offered, features, codesOut, codesIn, settled, since);
     }
 }

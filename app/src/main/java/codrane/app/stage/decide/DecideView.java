@@ -20,6 +20,7 @@ public record DecideView(
         Optional<Inputs> inputs,
         Optional<LostView> lost,
         Optional<UndoView> undo,
+        Optional<InstructionsView> followed,
         Optional<PlanView> plan,
         Optional<Known> known,
         boolean may) {
@@ -32,11 +33,17 @@ public record DecideView(
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 false);
     }
 
     static DecideView of(
-            JobState state, Viewer viewer, Optional<LostView> lost, Optional<PlanView> plan, Optional<UndoView> undo) {
+            JobState state,
+            Viewer viewer,
+            Optional<LostView> lost,
+            Optional<PlanView> plan,
+            Optional<UndoView> undo,
+            Optional<InstructionsView> followed) {
         Scan scan = state.before().orElseThrow();
         VehicleFacts facts = state.vehicleFacts(scan);
         boolean incomparable = state.job().kind() == JobKind.FIND_LOST_SETTING && lost.isEmpty();
@@ -53,6 +60,7 @@ public record DecideView(
                 Optional.of(Inputs.of(state, scan, facts)),
                 lost,
                 undo,
+                followed,
                 plan,
                 Optional.of(Known.of(state, facts)),
                 viewer.may(state.job().number(), "decide/part"));

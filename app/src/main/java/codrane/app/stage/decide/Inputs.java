@@ -17,7 +17,7 @@ import java.util.stream.Stream;
  * What people say for the plan.
  *
  * @param questions to be answered first; none when the panel below asks the same
- * @param features from which one is taken; none for other work, or when the pack knows none
+ * @param features from which some are taken; none for other work, or when the pack knows none
  */
 public record Inputs(
         List<Question> questions,
@@ -42,7 +42,8 @@ public record Inputs(
 
     /** What comes with it, in words; empty when nothing does. */
     public String alsoWords() {
-        Stream<String> equipment = alsoEquipment().flatMap(Catalogue::chosen).map(Catalogue.Item::title).stream();
+        Stream<String> equipment =
+                alsoEquipment().stream().flatMap(all -> all.chosen().stream()).map(Catalogue.Item::title);
         Stream<String> chosen =
                 settings.stream().flatMap(s -> s.chosen().stream()).map(c -> c.title() + ", " + c.change());
         return Stream.concat(equipment, chosen).collect(Collectors.joining("; "));

@@ -36,6 +36,7 @@ class LoomController {
      * @param find words to look for, over all modules
      * @param block layout that is shown
      * @param setting layout, slash, field: one that is looked at closer
+     * @param octet of the block, from 0: one that is looked at bit by bit
      */
     @GetMapping("/jobs/{number}/coding")
     String coding(
@@ -43,6 +44,7 @@ class LoomController {
             @RequestParam(defaultValue = "") String find,
             @RequestParam(defaultValue = "") String block,
             @RequestParam(defaultValue = "") String setting,
+            @RequestParam(defaultValue = "-1") int octet,
             Authentication who,
             Model model) {
         JobState state = desk.state(number);
@@ -53,7 +55,8 @@ class LoomController {
         Viewer viewer = new Viewer(who.getName(), Role.of(who), false);
         FavouritesView often =
                 FavouritesView.of(state, settings, favourites.of(state.pack().id()), setting, viewer);
-        model.addAttribute("view", LoomView.of(state, scan, settings, often, viewer, words, block, setting));
+        LoomView.Looked at = new LoomView.Looked(block, setting, octet);
+        model.addAttribute("view", LoomView.of(state, scan, settings, often, viewer, words, at));
         return "stage/decide/loom";
     }
 

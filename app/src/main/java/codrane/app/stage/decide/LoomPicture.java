@@ -1,8 +1,10 @@
 package codrane.app.stage.decide;
 
 import codrane.core.coding.BlockCheck;
+import codrane.core.coding.BlockReading;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.Places;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -30,13 +32,25 @@ record LoomPicture(int width, int height, List<Label> rows, List<Cell> cells, Li
     record Label(int y, String text) {}
 
     /**
+     * @param octet which it is, from 0
+     * @param place of it, as lines are counted
      * @param was hex before; empty when it stays
      * @param css how it is drawn
      * @param set path of the bits that are 1
      * @param clear path of the bits that are 0
      * @param unknown path under the bits that no setting explains
      */
-    record Cell(int x, int y, String hex, String was, String css, String set, String clear, String unknown) {}
+    record Cell(
+            int octet,
+            String place,
+            int x,
+            int y,
+            String hex,
+            String was,
+            String css,
+            String set,
+            String clear,
+            String unknown) {}
 
     /** @param lines what its box says, one below the other */
     record Strand(String path, int boxY, String css, List<String> lines) {}
@@ -48,18 +62,19 @@ record LoomPicture(int width, int height, List<Label> rows, List<Cell> cells, Li
      * @param offset of the block in its module, bytes
      * @param tag of the module
      * @param told at most some few
+     * @param looked the byte that is looked at bit by bit, from 0; -1 for none
      */
-    static LoomPicture of(Layout layout, Bytes from, Bytes to, int offset, String tag, List<Told> told) {
+    static LoomPicture of(Layout layout, Bytes from, Bytes to, int offset, String tag, List<Told> told, int looked) {
         List<Cell> cells = new ArrayList<>();
         List<Label> rows = new ArrayList<>();
-        BitSet explained = explained(layout);
+        BitSet explained = BlockReading.known(layout);
         int firstRow = offset / COLUMNS;
         for (int i = 0; i < layout.length(); i++) {
             int x = x(offset + i);
             int y = y(offset + i, firstRow);
             if (i == 0 || (offset + i) % COLUMNS == 0)
                 rows.add(new Label(y + 23, String.format(Locale.ROOT, "%s/%02d", tag, (offset + i) / COLUMNS * 2 + 1)));
-            cells.add(cell(layout, from, to, i, x, y, explained, told));
+            cells.add(cell(layout, from, to, i, Places.of(tag, offset + i), x, y, explained, told, i == looked));
         }
         List<Strand> strands = new ArrayList<>();
         for (Told each : told) strands.add(strand(each, strands.size(), offset, firstRow));
@@ -90,21 +105,21 @@ record LoomPicture(int width, int height, List<Label> rows, List<Cell> cells, Li
         return TOP + (index / COLUMNS - firstRow) * ROW;
     }
 
-    private static BitSet explained(Layout layout) {
-        BitSet bits = new BitSet();
-        layout.fields().forEach(f -> bits.set(f.at(), f.end()));
-        bits.set(
-                layout.check().at() * 8,
-                (layout.check().at() + layout.check().kind().octets()) * 8);
-        return bits;
-    }
-
     private static Cell cell(
-            Layout layout, Bytes from, Bytes to, int i, int x, int y, BitSet explained, List<Told> told) {
+            Layout layout,
+            Bytes from,
+            Bytes to,
+            int i,
+            String place,
+            int x,
+            int y,
+            BitSet explained,
+            List<Told> told,
+            boolean closer) {
         BlockCheck check = layout.check();
         boolean checks = i >= check.at() && i < check.at() + check.kind().octets();
         boolean differs = from.u8(i) != to.u8(i);
-        boolean looked = told.stream().anyMatch(t -> i >= t.bit() / 8 && i <= (t.bit() + t.bits() - 1) / 8);
+        boolean looked = closer || told.stream().anyMatch(t -> i >= t.bit() / 8 && i <= (t.bit() + t.bits() - 1) / 8);
         String css = differs ? checks ? "writes dash" : "writes" : checks ? "dash" : looked ? "looked" : "";
         StringBuilder set = new StringBuilder();
         StringBuilder clear = new StringBuilder();
@@ -116,6 +131,8 @@ record LoomPicture(int width, int height, List<Label> rows, List<Cell> cells, Li
                 unknown.append("M%d %dh3".formatted(x + 2 + bit * 4 + bit / 4 * 2, y + CELL_HEIGHT - 2));
         }
         return new Cell(
+                i,
+                place,
                 x,
                 y,
                 "%02X".formatted(to.u8(i)),

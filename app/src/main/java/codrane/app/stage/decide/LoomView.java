@@ -2,10 +2,10 @@ package codrane.app.stage.decide;
 
 import codrane.app.job.Viewer;
 import codrane.core.coding.BlockReading;
-import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
+import codrane.core.job.CodingAtHand;
 import codrane.core.job.JobState;
-import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
 import codrane.core.job.VehicleSettings;
 import codrane.core.job.VehicleSettings.Setting;
@@ -13,26 +13,28 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.MarketRules.Says;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
-import codrane.core.pack.SettingRule;
-import codrane.core.plan.JobKind;
-import java.math.BigDecimal;
+import codrane.core.pack.Places;
+import codrane.core.text.Words;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The settings of a job's vehicle: one block bit by bit, or what was looked for over all modules.
  *
+ * @param block layout that is shown
  * @param find what was looked for; empty when a block is shown
  * @param found how many there are, in words
  * @param modules each leads to its first block
  * @param blocks of the shown module
+ * @param octet one byte that is looked at closer
  * @param change what the chosen settings alter in the shown block, in words; empty when nothing does
  */
 record LoomView(
         long number,
+        String block,
         String title,
         String note,
         String find,
@@ -42,13 +44,33 @@ record LoomView(
         Optional<LoomPicture> picture,
         String change,
         List<Row> rows,
-        Optional<Edit> edit,
+        Optional<LoomEdit> edit,
+        Optional<LoomByte> octet,
         FavouritesView favourites) {
     private static final int MOST_FOUND = 60;
     private static final int MOST_THREADS = 6;
 
     /** @param here whether it is the shown one */
     record Place(String block, String title, int settings, boolean here) {}
+
+    /**
+     * What is looked at closer.
+     *
+     * @param block layout that is shown
+     * @param setting layout, slash, field; may be empty
+     * @param octet of the block, from 0; -1 for none
+     */
+    record Looked(String block, String setting, int octet) {
+        /** A bit that no setting explains is looked at in its byte. */
+        Looked {
+            int slash = setting.indexOf('/');
+            Optional<LooseBit> bit = slash < 0 ? Optional.empty() : LooseBit.of(setting.substring(slash + 1));
+            if (bit.isPresent()) {
+                block = setting.substring(0, slash);
+                octet = bit.get().octet();
+            }
+        }
+    }
 
     /** @param lawMark shape before what the law says; empty when it is free */
     record Row(
@@ -59,27 +81,10 @@ record LoomView(
             String now,
             String chosen,
             String place,
+            int octet,
             String law,
             String lawMark,
             boolean shown) {}
-
-    /**
-     * One setting, to be given another value.
-     *
-     * @param values to choose from; empty when it is typed
-     * @param typed what may be typed, in words; empty when it is chosen
-     * @param law what the law says, as a sentence; empty when nothing
-     * @param may whether this one may, and the job changes settings
-     */
-    record Edit(
-            String key,
-            String title,
-            String now,
-            String chosen,
-            List<String> values,
-            String typed,
-            String law,
-            boolean may) {}
 
     /** @param settings of the vehicle; there is at least one */
     static LoomView of(
@@ -89,10 +94,9 @@ record LoomView(
             FavouritesView favourites,
             Viewer viewer,
             String find,
-            String block,
-            String setting) {
-        Optional<Setting> chosen = settings.one(setting);
-        String wanted = chosen.map(s -> s.layout().id()).orElse(block);
+            Looked at) {
+        Optional<Setting> chosen = settings.one(at.setting());
+        String wanted = chosen.map(s -> s.layout().id()).orElse(at.block());
         Setting shown = settings.all().stream()
                 .filter(s -> s.layout().id().equals(wanted))
                 .findFirst()
@@ -104,12 +108,13 @@ record LoomView(
                         .filter(s -> s.layout().equals(shown.layout()))
                         .toList();
         Bytes from = VehicleSettings.block(scan, shown.module(), shown.layout()).orElseThrow();
-        Bytes to = changed(listed, shown.layout(), from, finds);
+        Bytes to = changed(state, scan, shown.layout(), from);
         String software = Optional.ofNullable(scan.readings().get(shown.module().id()))
                 .flatMap(reading -> reading.text(Ident.SOFTWARE))
                 .orElse("not told");
         return new LoomView(
                 state.job().number(),
+                shown.layout().id(),
                 shown.module().title() + ": " + shown.layout().title(),
                 shown.module().tag() + ", " + shown.layout().length() + " bytes, software " + software
                         + state.pack().keptSoBy(shown.layout().id(), software) + ", read "
@@ -118,13 +123,19 @@ record LoomView(
                 finds ? count(listed.size()) : "",
                 modules(settings, shown.module()),
                 blocks(settings, shown),
-                finds ? Optional.empty() : Optional.of(picture(state, scan, shown, from, to, listed, chosen)),
-                finds ? "" : change(listed, from, to),
+                finds
+                        ? Optional.empty()
+                        : Optional.of(picture(state, scan, shown, from, to, listed, chosen, at.octet())),
+                finds ? "" : change(shown.layout(), from, to),
                 listed.stream()
                         .limit(finds ? MOST_FOUND : Long.MAX_VALUE)
-                        .map(s -> row(state, s, finds, setting))
+                        .map(s -> row(state, s, finds, at))
                         .toList(),
-                chosen.map(s -> edit(state, s, viewer)),
+                at.octet() >= 0 ? Optional.empty() : chosen.map(s -> LoomEdit.of(state, s, viewer)),
+                Optional.of(at.octet())
+                        .filter(o -> !finds && o >= 0 && o < from.length())
+                        .map(o -> LoomByte.of(
+                                state, state.pack(scan), shown.module(), shown.layout(), from, to, o, viewer)),
                 favourites);
     }
 
@@ -140,11 +151,11 @@ record LoomView(
                 .orElseGet(() -> settings.all().getFirst());
     }
 
-    private static Bytes changed(List<Setting> listed, Layout layout, Bytes from, boolean finds) {
-        Map<String, String> values = new HashMap<>();
-        if (!finds)
-            listed.forEach(s -> s.chosen().ifPresent(v -> values.put(s.field().key(), v)));
-        return values.isEmpty() || !(layout.encode(values, from) instanceof Layout.Encoded.Block(Bytes to)) ? from : to;
+    /** The block as it will be, when its software keeps it then as it does now. */
+    private static Bytes changed(JobState state, Scan scan, Layout layout, Bytes from) {
+        return state.packWritten().layout(layout.id()).equals(layout)
+                ? CodingAtHand.chosen(state, scan.readings()).getOrDefault(layout.id(), from)
+                : from;
     }
 
     private static String count(int found) {
@@ -190,7 +201,8 @@ record LoomView(
             Bytes from,
             Bytes to,
             List<Setting> listed,
-            Optional<Setting> chosen) {
+            Optional<Setting> chosen,
+            int octet) {
         int offset = 0;
         for (Layout layout : state.pack(scan).blocksOf(shown.module())) {
             if (layout.equals(shown.layout())) break;
@@ -209,29 +221,49 @@ record LoomView(
                                                 .map(wished -> s.now() + " → " + wished)
                                                 .orElse(s.now()) + ", "
                                         + bits(s.field().bits()))));
-        return LoomPicture.of(shown.layout(), from, to, offset, shown.module().tag(), told);
+        for (Layout.Change change : shown.layout().diff(from, to))
+            LooseBit.of(change.key())
+                    .filter(bit -> told.size() < MOST_THREADS)
+                    .ifPresent(bit -> told.add(new LoomPicture.Told(
+                            bit.octet() * 8 + 7 - bit.bit(),
+                            1,
+                            true,
+                            List.of(
+                                    Places.title(
+                                            state.pack(scan), shown.layout().id(), change.key()),
+                                    change.from() + " → " + change.to() + ", no setting explains it"))));
+        return LoomPicture.of(shown.layout(), from, to, offset, shown.module().tag(), told, octet);
     }
 
     private static String bits(int bits) {
         return bits == 1 ? "1 bit" : bits + " bits";
     }
 
-    private static String change(List<Setting> listed, Bytes from, Bytes to) {
-        long chosen = listed.stream().filter(s -> s.chosen().isPresent()).count();
-        if (chosen == 0) return "";
-        Layout layout = listed.getFirst().layout();
+    private static String change(Layout layout, Bytes from, Bytes to) {
+        List<Layout.Change> changes = layout.diff(from, to);
+        if (changes.isEmpty()) return "";
+        long loose =
+                changes.stream().filter(c -> LooseBit.of(c.key()).isPresent()).count();
+        long named = changes.size() - loose;
         int check = layout.check().at() * 8;
         int checkEnd = check + layout.check().kind().octets() * 8;
         List<BlockReading.Bit> bits = BlockReading.changed(from, to).stream()
                 .filter(b -> b.octet() * 8 < check || b.octet() * 8 >= checkEnd)
                 .toList();
         long bytes = bits.stream().map(BlockReading.Bit::octet).distinct().count();
-        return (chosen == 1 ? "One setting changes here: " : chosen + " settings change here: ") + bits(bits.size())
+        String what = Stream.of(
+                        named == 0 ? "" : named == 1 ? "one setting" : named + " settings",
+                        loose == 0
+                                ? ""
+                                : loose == 1 ? "one bit that none explains" : loose + " bits that none explains")
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.joining(" and "));
+        return Words.capital(what) + (changes.size() == 1 ? " changes here: " : " change here: ") + bits(bits.size())
                 + " in " + (bytes == 1 ? "1 byte" : bytes + " bytes")
                 + (checkEnd > check ? "; the check follows." : ".") + " Nothing else in this block moves.";
     }
 
-    private static Row row(JobState state, Setting s, boolean finds, String shown) {
+    private static Row row(JobState state, Setting s, boolean finds, Looked at) {
         boolean rules = !state.decided().law().market().isEmpty();
         return new Row(
                 s.key(),
@@ -241,9 +273,10 @@ record LoomView(
                 s.now(),
                 s.chosen().orElse(""),
                 s.place(),
+                s.field().at() / 8,
                 s.law().map(r -> law(r.says())).orElse(rules ? "free" : "no rules at hand"),
                 s.law().map(r -> mark(r.says())).orElse(""),
-                s.key().equals(shown));
+                s.key().equals(at.setting()) && at.octet() < 0);
     }
 
     private static String mark(Says says) {
@@ -261,40 +294,5 @@ record LoomView(
             case APPROVAL -> "lead approves";
             case REFUSED -> "not done";
         };
-    }
-
-    private static Edit edit(JobState state, Setting s, Viewer viewer) {
-        SettingRule rule = state.pack().setting(s.layout().id(), s.field().key());
-        JobKind kind = state.job().kind();
-        boolean may = PlanFacts.byName(kind)
-                && kind != JobKind.CHANGE_LINE // which is about one byte of an instruction
-                && state.job().closedAt().isEmpty()
-                && viewer.may(state.job().number(), "decide/setting");
-        return new Edit(
-                s.key(),
-                s.title(),
-                s.now(),
-                s.chosen().orElse(""),
-                s.field().kind() == Field.Kind.ENUMERATION
-                        ? List.copyOf(inOrder(s.field()).values())
-                        : List.of(),
-                typed(s.field(), rule),
-                s.law().map(r -> r.cited() + ".").orElse(""),
-                may);
-    }
-
-    private static Map<Long, String> inOrder(Field field) {
-        return new java.util.TreeMap<>(field.values());
-    }
-
-    private static String typed(Field field, SettingRule rule) {
-        if (field.kind() == Field.Kind.ENUMERATION) return "";
-        String from = rule.least().map(field::worded).orElse("");
-        String to = rule.most().map(field::worded).orElse("");
-        BigDecimal step = field.scale().factor();
-        return field.kind() != Field.Kind.SCALED
-                ? "as it stands in the module"
-                : (from.isEmpty() || to.isEmpty() ? "" : from + " to " + to + ", ") + "in steps of "
-                        + field.worded(step);
     }
 }

@@ -4,32 +4,33 @@ import codrane.app.baseline.Lost;
 import codrane.app.baseline.LostSettings;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
-import codrane.app.notes.Notes;
 import codrane.app.records.AuditTrail;
 import codrane.core.baseline.Drift;
 import codrane.core.baseline.PutBack;
 import codrane.core.baseline.Undo;
 import codrane.core.coding.Layout;
+import codrane.core.coding.LooseBit;
+import codrane.core.feature.FeatureSet;
+import codrane.core.feature.FeatureSet.Solved;
 import codrane.core.job.Clash;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
-import codrane.core.job.Scan;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Feature;
 import codrane.core.pack.LayoutVersion;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.LineInstruction;
-import codrane.core.scan.ModuleReading;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
-/** Which settings are to be written: by name, by an instruction's line, with equipment, or those that were lost. */
+/** Which settings are to be written: by name, by their bits, with equipment, or those that were lost. */
 @Component
 public class SettingActs {
     private static final Acted NOT_SCANNED = Acted.refused("Scan first: what is there now is compared.");
@@ -38,7 +39,7 @@ public class SettingActs {
             Acted.refused("It comes with the chosen equipment: take that out first.");
 
     private final Acts acts;
-    private final Notes notes;
+    private final ChosenSettings chosen;
     private final DecideActs decides;
     private final PlanAgain again;
     private final LostSettings losts;
@@ -47,7 +48,7 @@ public class SettingActs {
 
     SettingActs(
             Acts acts,
-            Notes notes,
+            ChosenSettings chosen,
             DecideActs decides,
             PlanAgain again,
             LostSettings losts,
@@ -55,26 +56,41 @@ public class SettingActs {
             UndoSets undo) {
         this.undo = undo;
         this.acts = acts;
-        this.notes = notes;
+        this.chosen = chosen;
         this.decides = decides;
         this.again = again;
         this.losts = losts;
         this.audit = audit;
     }
 
+    /** Equipment to be enabled, beside what was chosen before. */
     public Acted feature(long number, String id, String who) {
         return acts.on(number, who, DecideStage.FEATURE, state -> {
-            boolean none = id.isEmpty() && state.job().kind() != JobKind.ENABLE_EQUIPMENT;
-            Optional<Feature> feature = state.pack().equipment().feature(id);
-            if (feature.isEmpty() && !none) return Acted.refused("This vehicle's pack knows no such equipment.");
-            if (state.before().isEmpty()) return NOT_SCANNED;
-            List<PutBack> all = new ArrayList<>(PlanFacts.chosenByName(state));
-            all.removeIf(p -> comesWith(state, feature, p.layout(), p.field()));
-            feature.ifPresent(
-                    f -> all.addAll(PlanFacts.settings(state, state.before().get(), f)));
-            keep(state, 0, all, who);
-            return decides.feature(state, id, who);
+            if (state.pack().equipment().feature(id).isEmpty())
+                return Acted.refused("This vehicle's pack knows no such equipment.");
+            Set<String> ids = new LinkedHashSet<>(state.decided().notes().features());
+            ids.add(id);
+            return FeatureSet.of(state.pack(), ids) instanceof Solved.Conflict(List<Feature> least, String reason)
+                    ? Acted.refused(reason + (least.size() > 1 ? " Take the other out first." : ""))
+                    : features(state, List.copyOf(ids), who);
         });
+    }
+
+    public Acted featureOut(long number, String id, String who) {
+        return acts.on(number, who, DecideStage.FEATURE_OUT, state -> {
+            List<String> ids = new ArrayList<>(state.decided().notes().features());
+            return ids.remove(id) ? features(state, ids, who) : Acted.refused("That equipment was not chosen.");
+        });
+    }
+
+    private Acted features(JobState state, List<String> ids, String who) {
+        if (state.before().isEmpty()) return NOT_SCANNED;
+        List<Feature> wanted = state.pack().equipment().features(ids);
+        List<PutBack> all = new ArrayList<>(PlanFacts.chosenByName(state));
+        all.removeIf(p -> comesWith(state, wanted, p.layout(), p.field()));
+        all.addAll(PlanFacts.settings(state, state.before().get(), wanted));
+        chosen.keep(state, all, who);
+        return decides.features(state, ids, who);
     }
 
     /**
@@ -95,13 +111,13 @@ public class SettingActs {
                 if (!clash.canGo())
                     return Acted.refused("The pack does not say how " + other.title() + " is turned off.");
                 for (PutBack off : PlanFacts.off(state, state.before().get(), other)) {
-                    if (comesWith(state, chosen(state), off.layout(), off.field())) continue;
+                    if (comesWith(state, PlanFacts.equipment(state), off.layout(), off.field())) continue;
                     all.removeIf(p -> p.key().equals(off.key()));
                     all.add(off);
                 }
                 audit.record(who, "chose to turn off " + other.title(), "job " + number, "");
             }
-            keep(state, 0, all, who);
+            chosen.keep(state, all, who);
             return again.plan(state, who);
         });
     }
@@ -116,9 +132,11 @@ public class SettingActs {
                     || layout == null
                     || state.pack().layout(parts[0]).field(parts[1]).isEmpty())
                 return Acted.refused("Choose a setting.");
+            if (parts[1].equals(state.pack().madeFor().get(parts[0])))
+                return Acted.refused("That says for which vehicle the block was made: it is no setting.");
             if (layout.field(parts[1]).isEmpty()) return Acted.refused(notThere(state, parts[0], parts[1]));
             if (state.before().isEmpty()) return NOT_SCANNED;
-            if (comesWith(state, chosen(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
+            if (comesWith(state, PlanFacts.equipment(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
             Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
             if (layout.encode(Map.of(parts[1], value.strip()), Bytes.filled(layout.length(), 0))
@@ -126,7 +144,29 @@ public class SettingActs {
                 return Acted.refused("It can't be that: " + reason);
             String module = PlanFacts.holder(state, parts[0]);
             String worded = layout.worded(parts[1], value.strip());
-            return add(state, new PutBack(module, parts[0], parts[1], worded, now.get()), who);
+            return chosen.add(state, new PutBack(module, parts[0], parts[1], worded, now.get()), who);
+        });
+    }
+
+    /** Opens a bit that no setting explains; only a lead may. What it does is in no book, so it is said whose it was. */
+    public Acted bit(long number, String key, String value, String who) {
+        return acts.on(number, who, DecideStage.BIT, state -> {
+            String[] parts = key.split("/", 2);
+            Layout layout = state.packWritten().layouts().get(parts[0]);
+            JobKind kind = state.job().kind();
+            if (!PlanFacts.byName(kind) || kind == JobKind.CHANGE_LINE)
+                return Acted.refused("This job changes no bit by its place.");
+            if (parts.length != 2
+                    || layout == null
+                    || LooseBit.of(parts[1]).isEmpty()
+                    || layout.named(parts[1]).isEmpty()) return Acted.refused("Choose a bit that no setting explains.");
+            if (!value.matches("[01]")) return Acted.refused("A bit is 0 or 1.");
+            if (state.before().isEmpty()) return NOT_SCANNED;
+            Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
+            if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
+            audit.record(who, "opened a bit that no setting explains", "job " + number, key + ": " + value);
+            return chosen.add(
+                    state, new PutBack(PlanFacts.holder(state, parts[0]), parts[0], parts[1], value, now.get()), who);
         });
     }
 
@@ -140,39 +180,6 @@ public class SettingActs {
                 + state.pack().holder(layout).orElseThrow().lowerTitle()
                 + " does not have this setting"
                 + (known.isEmpty() ? "." : "; it is there from software " + known + ".");
-    }
-
-    /** One octet of one line, from an instruction found elsewhere. */
-    public Acted line(long number, String text, String who) {
-        return acts.on(number, who, DecideStage.LINE, state -> {
-            if (state.job().kind() != JobKind.CHANGE_LINE) return Acted.refused("This job changes no line.");
-            if (state.before().isEmpty()) return NOT_SCANNED;
-            return switch (LineInstruction.read(text)) {
-                case LineInstruction.Read.Wrong(String sentence) -> Acted.refused(sentence);
-                case LineInstruction.Read.Instruction(LineInstruction instruction) -> line(state, instruction, who);
-            };
-        });
-    }
-
-    private Acted line(JobState state, LineInstruction instruction, String who) {
-        Scan scan = state.before().orElseThrow();
-        Map<String, ModuleReading> readings = scan.readings();
-        return switch (instruction.apply(
-                state.pack(scan),
-                module -> readings.getOrDefault(module, ModuleReading.silent(module))
-                        .coding())) {
-            case LineInstruction.Applied.Refused(String sentence) -> Acted.refused(sentence);
-            case LineInstruction.Applied.Changed changed ->
-                add(
-                        state,
-                        new PutBack(
-                                changed.module(),
-                                changed.block(),
-                                PutBack.WHOLE,
-                                changed.to().hex(),
-                                changed.from().hex()),
-                        who);
-        };
     }
 
     /** Chooses settings that go back to what they were before this workshop first changed them. */
@@ -189,45 +196,22 @@ public class SettingActs {
             List<PutBack> all = new ArrayList<>(state.putBack());
             all.removeIf(p -> back.stream().anyMatch(b -> b.key().equals(p.key())));
             all.addAll(back);
-            keep(state, 0, all, who);
+            chosen.keep(state, all, who);
             audit.record(who, "chose what goes back to what it was", "job " + number, String.join(", ", keys));
             return again.plan(state, who);
         });
-    }
-
-    private Acted add(JobState state, PutBack chosen, String who) {
-        List<PutBack> all = without(state, chosen.key());
-        all.add(chosen);
-        keep(state, 0, all, who);
-        return again.plan(state, who);
     }
 
     public Acted out(long number, String key, String who) {
         return acts.on(number, who, DecideStage.SETTING_OUT, state -> {
             if (PlanFacts.chosenByName(state).stream().noneMatch(p -> p.key().equals(key)))
                 return Acted.refused("No such setting was chosen by its name.");
-            keep(state, 0, without(state, key), who);
-            return again.plan(state, who);
+            return chosen.out(state, key, who);
         });
     }
 
-    private static Optional<Feature> chosen(JobState state) {
-        return state.pack().equipment().feature(state.decided().notes().feature());
-    }
-
-    private static boolean comesWith(JobState state, Optional<Feature> feature, String layout, String field) {
-        return feature.filter(f -> state.pack().equipment().on(f).containsKey(new Feature.Setting(layout, field)))
-                .isPresent();
-    }
-
-    private static List<PutBack> without(JobState state, String key) {
-        List<PutBack> all = new ArrayList<>(state.putBack());
-        all.removeIf(p -> p.key().equals(key));
-        return all;
-    }
-
-    private void keep(JobState state, long baseline, List<PutBack> settings, String who) {
-        notes.put(state.job().id(), ChosenStored.KIND, ChosenStored.of(baseline, settings), who);
+    private static boolean comesWith(JobState state, List<Feature> equipment, String layout, String field) {
+        return state.pack().equipment().on(equipment).containsKey(new Feature.Setting(layout, field));
     }
 
     /**
@@ -246,18 +230,18 @@ public class SettingActs {
     }
 
     private Acted putBack(JobState state, Lost lost, List<String> keys, String who) {
-        List<PutBack> chosen = Stream.concat(
+        List<PutBack> back = Stream.concat(
                         lost.drift().all().stream().filter(Drift.Lost::possible).map(Drift.Lost::putBack),
                         lost.whole().stream().map(Lost.WholeBlock::putBack))
                 .filter(p -> keys.contains(p.key()))
                 .toList();
-        boolean both = chosen.stream()
+        boolean both = back.stream()
                 .anyMatch(p -> !p.whole()
-                        && chosen.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
+                        && back.stream().anyMatch(w -> w.whole() && w.layout().equals(p.layout())));
         if (both) return Acted.refused("A whole block brings its settings with it: tick the one or the other.");
-        if (chosen.size() != keys.size())
+        if (back.size() != keys.size())
             return Acted.refused("One of these settings is not lost, or can't be put back.");
-        keep(state, lost.asLeft().id(), chosen, who);
+        chosen.keep(state, lost.asLeft().id(), back, who);
         audit.record(who, "chose settings to put back", "job " + state.job().number(), String.join(", ", keys));
         return Acted.done();
     }

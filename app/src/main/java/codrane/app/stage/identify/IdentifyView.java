@@ -2,6 +2,7 @@ package codrane.app.stage.identify;
 
 import codrane.app.job.Viewer;
 import codrane.app.web.MatrixView;
+import codrane.app.web.PairingPicture;
 import codrane.core.job.FaultLine;
 import codrane.core.job.JobState;
 import codrane.core.job.Scan;
@@ -21,9 +22,15 @@ public record IdentifyView(
      *
      * @param programmed modules that somebody else programmed, as sentences
      * @param expected while a part is not coded
+     * @param pairing of the immobiliser, when the job is about one of its modules
      */
     public record Seen(
-            String when, List<String> programmed, List<String> expected, MatrixView matrix, List<FaultLine> faults) {}
+            String when,
+            List<String> programmed,
+            List<String> expected,
+            MatrixView matrix,
+            Optional<PairingPicture> pairing,
+            List<FaultLine> faults) {}
 
     static IdentifyView of(JobState state, Signs signs, Viewer viewer) {
         long number = state.job().number();
@@ -50,6 +57,7 @@ public record IdentifyView(
                 signs.programmed(state, scan),
                 signs.expected(state, scan),
                 MatrixView.of(state.matrix(scan)),
+                PairingPicture.of(state, scan),
                 FaultLine.before(state));
     }
 }

@@ -3,6 +3,7 @@ package codrane.app.stage.intake;
 import codrane.app.job.Acted;
 import codrane.app.job.Acts;
 import codrane.app.notes.Notes;
+import codrane.app.photos.Photos;
 import codrane.app.records.AuditTrail;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobState;

@@ -3,6 +3,7 @@ package codrane.app.stage.intake;
 import codrane.app.job.Acted;
 import codrane.app.job.JobDesk;
 import codrane.app.job.Led;
+import codrane.app.photos.Photos;
 import codrane.app.workshop.Uploaded;
 import codrane.core.job.IntakeNotes.OldModule;
 import codrane.core.job.WantedForm;
@@ -90,7 +91,8 @@ class IntakeController {
             Principal who,
             RedirectAttributes flash)
             throws IOException {
-        return Led.to(acts.photo(number, Uploaded.octets(photo), caption, who.getName()), number, "intake", flash);
+        String back = caption.equals(Photos.SHEET) ? "prepare" : "intake"; // where it is typed from
+        return Led.to(acts.photo(number, Uploaded.octets(photo), caption, who.getName()), number, back, flash);
     }
 
     @GetMapping("/photos/{id}")

@@ -5,6 +5,7 @@ import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
 import codrane.app.parts.PartsHere;
+import codrane.app.photos.Photos;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.JobState;
 import codrane.core.plan.Stage;

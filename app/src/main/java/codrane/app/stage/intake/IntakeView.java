@@ -1,6 +1,7 @@
 package codrane.app.stage.intake;
 
 import codrane.app.job.Viewer;
+import codrane.app.photos.Photos;
 import codrane.core.job.ArrivalCautions;
 import codrane.core.job.HoldNote;
 import codrane.core.job.IntakeNotes;
@@ -16,7 +17,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.springframework.web.util.UriComponentsBuilder;
 
 /**
  * The page of Intake.
@@ -152,9 +152,9 @@ public record IntakeView(
     }
 
     private static Picture picture(JobState state, Photos.Photo photo) {
-        String href = UriComponentsBuilder.fromPath("/jobs/{number}/photos/{id}")
-                .build(state.job().number(), photo.id())
-                .toString();
-        return new Picture(href, photo.caption(), state.now().dayAndTime(photo.at()) + ", " + photo.who());
+        return new Picture(
+                photo.href(state.job().number()),
+                photo.caption(),
+                state.now().dayAndTime(photo.at()) + ", " + photo.who());
     }
 }

@@ -1,5 +1,6 @@
 package codrane.app.stage.intake;
 
+import codrane.app.photos.Picture;
 import com.google.zxing.BinaryBitmap;
 import com.google.zxing.DecodeHintType;
 import com.google.zxing.MultiFormatReader;

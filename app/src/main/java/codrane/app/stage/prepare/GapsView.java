@@ -5,7 +5,7 @@ import codrane.core.coding.Layout;
 import codrane.core.job.JobState;
 import codrane.core.job.ReferenceCoding;
 import codrane.core.job.ReferenceCoding.Line;
-import codrane.core.plan.LineInstruction;
+import codrane.core.pack.Places;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
@@ -69,7 +69,7 @@ public record GapsView(String title, String said, List<Block> blocks, List<Sure>
         return new Gap(
                 line.key(),
                 line.field().title(),
-                LineInstruction.place(
+                Places.of(
                         state.pack(),
                         coding.module(),
                         line.layout().id(),

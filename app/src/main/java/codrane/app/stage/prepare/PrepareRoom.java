@@ -6,6 +6,7 @@ import codrane.app.interfaces.Interfaces;
 import codrane.app.job.Gathering;
 import codrane.app.job.Room;
 import codrane.app.job.Viewer;
+import codrane.app.photos.Photos;
 import codrane.app.policy.Passes;
 import codrane.app.shelf.Shelf;
 import codrane.core.calibration.Shelved;
@@ -13,6 +14,7 @@ import codrane.core.job.Job;
 import codrane.core.job.JobState;
 import codrane.core.job.Prepared;
 import codrane.core.octets.Bytes;
+import codrane.core.plan.HoldPoint;
 import codrane.core.plan.Stage;
 import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
@@ -34,13 +36,15 @@ class PrepareRoom implements Room {
     private final Passes passes;
     private final Interfaces interfaces;
     private final Offers offers;
+    private final Photos photos;
 
-    PrepareRoom(Shelf shelf, Letters letters, Passes passes, Interfaces interfaces, Offers offers) {
+    PrepareRoom(Shelf shelf, Letters letters, Passes passes, Interfaces interfaces, Offers offers, Photos photos) {
         this.shelf = shelf;
         this.letters = letters;
         this.passes = passes;
         this.interfaces = interfaces;
         this.offers = offers;
+        this.photos = photos;
     }
 
     @Override
@@ -111,7 +115,13 @@ class PrepareRoom implements Room {
 
     @Override
     public PrepareView view(JobState state, Viewer viewer) {
+        Map<String, Boolean> onShelf = new HashMap<>(); // each is asked for once
         return PrepareView.of(
-                state, offers.of(state), m -> shelf.find(m.id(), m.sha256()).isPresent(), viewer);
+                state,
+                offers.of(state),
+                m -> onShelf.computeIfAbsent(
+                        m.sha256(), sha256 -> shelf.find(m.id(), sha256).isPresent()),
+                state.planHolds(HoldPoint.SHEET_CHECKED) ? photos.of(state.job().id()) : List.of(),
+                viewer);
     }
 }

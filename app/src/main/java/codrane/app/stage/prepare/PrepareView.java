@@ -1,6 +1,7 @@
 package codrane.app.stage.prepare;
 
 import codrane.app.job.Viewer;
+import codrane.app.photos.Photos;
 import codrane.app.shelf.LineageView;
 import codrane.core.calibration.CalibrationCheck;
 import codrane.core.calibration.Manifest;
@@ -63,8 +64,9 @@ public record PrepareView(
      * @param content empty while it is not here
      * @param stale what may be missing on it, as a sentence; empty when nothing is known to be
      * @param example of a line of its module
+     * @param photo where the newest photo of it is shown; empty without one
      */
-    public record Sheet(Optional<Judged> judged, String content, String stale, String example) {}
+    public record Sheet(Optional<Judged> judged, String content, String stale, String example, String photo) {}
 
     /** What people type in besides. */
     public record Typed(
@@ -73,15 +75,17 @@ public record PrepareView(
     }
 
     /** What this one may press. */
-    public record May(boolean needs, boolean upload, boolean paste) {}
+    public record May(boolean needs, boolean upload, boolean paste, boolean photos) {}
 
     /** @param onShelf files that were paid already */
-    static PrepareView of(JobState state, Offers.Known known, Predicate<Manifest> onShelf, Viewer viewer) {
+    static PrepareView of(
+            JobState state, Offers.Known known, Predicate<Manifest> onShelf, List<Photos.Photo> photos, Viewer viewer) {
         long number = state.job().number();
         May may = new May(
                 viewer.may(number, "needs"),
                 viewer.may(number, "calibration-upload"),
-                viewer.may(number, "line-sheet-pasted"));
+                viewer.may(number, "line-sheet-pasted"),
+                viewer.may(number, "photos"));
         if (state.plan().isEmpty())
             return new PrepareView(
                     number, Optional.empty(), Optional.empty(), Optional.empty(), Typed.NOTHING, Optional.empty(), may);
@@ -93,7 +97,7 @@ public record PrepareView(
                 programs
                         ? Optional.of(file(state, known, onShelf, viewer.may(number, "calibration")))
                         : Optional.empty(),
-                sheet ? Optional.of(sheet(state)) : Optional.empty(),
+                sheet ? Optional.of(sheet(state, photos)) : Optional.empty(),
                 new Typed(
                         CodeView.of(state, viewer),
                         LearnedView.of(state, viewer),
@@ -166,7 +170,7 @@ public record PrepareView(
         return state.calibration().isPresent() ? "Fetch again" : "Fetch";
     }
 
-    private static Sheet sheet(JobState state) {
+    private static Sheet sheet(JobState state, List<Photos.Photo> photos) {
         Optional<JudgedSheet> sheet = state.sheet();
         return new Sheet(
                 sheet.map(s -> new Judged(
@@ -182,6 +186,11 @@ public record PrepareView(
                         .orElse(""),
                 state.replaced()
                         .map(m -> new LineSheet.Line(m.tag(), 1, Bytes.of(0x00, 0x11, 0x22)).text())
+                        .orElse(""),
+                photos.reversed().stream()
+                        .filter(photo -> photo.caption().equals(Photos.SHEET))
+                        .findFirst()
+                        .map(photo -> photo.href(state.job().number()))
                         .orElse(""));
     }
 }

@@ -2,6 +2,7 @@ package codrane.app.stage.prove;
 
 import codrane.app.web.LedgerView;
 import codrane.app.web.MatrixView;
+import codrane.app.web.PairingPicture;
 import codrane.core.job.JobState;
 import codrane.core.job.Scan;
 import codrane.core.job.stage.ProveStage;
@@ -15,8 +16,12 @@ import java.util.Optional;
  * @param ways on when it does not work, besides the gentlest; none otherwise
  */
 public record ProveView(Optional<Fresh> fresh, List<String> ways) {
-    /** A scan from after the run. */
-    public record Fresh(String when, LedgerView ledger, MatrixView matrix) {}
+    /**
+     * A scan from after the run.
+     *
+     * @param pairing of the immobiliser, when the job is about one of its modules
+     */
+    public record Fresh(String when, LedgerView ledger, MatrixView matrix, Optional<PairingPicture> pairing) {}
 
     static ProveView of(JobState state) {
         return new ProveView(
@@ -31,6 +36,7 @@ public record ProveView(Optional<Fresh> fresh, List<String> ways) {
         return new Fresh(
                 "Fresh scan: " + state.now().dayAndTime(scan.takenAt()) + ", by " + scan.takenBy() + ".",
                 LedgerView.of(state, scan),
-                MatrixView.of(state.matrix(scan)));
+                MatrixView.of(state.matrix(scan)),
+                PairingPicture.of(state, scan));
     }
 }

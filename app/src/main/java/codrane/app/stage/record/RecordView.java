@@ -19,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpMethod;
 
 /**
@@ -84,6 +85,10 @@ public record RecordView(
                 "Taken in",
                 state.now().dayAndTime(job.life().createdAt()) + " by "
                         + job.life().createdBy());
+        String followed = state.decided().instructions().stream()
+                .map(note -> note.line().text() + (note.source().isEmpty() ? "" : ", found: " + note.source()))
+                .collect(Collectors.joining("; "));
+        if (!followed.isEmpty()) facts.put("Instruction", followed);
         state.baseline().ifPresent(b -> facts.put("Baseline", baseline(state, b)));
         state.run().ifPresent(r -> facts.put("Run", run(state, r)));
         return facts;

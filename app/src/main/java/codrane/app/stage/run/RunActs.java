@@ -40,7 +40,7 @@ public class RunActs {
 
     /** What is noted and told. */
     @Component
-    record Around(Holds holds, Notes notes, AuditTrail audit, InstantSource time) {}
+    record Around(Holds holds, Notes notes, AuditTrail audit, InstantSource time, ReleasedBesides besides) {}
 
     RunActs(
             Acts acts,
@@ -69,20 +69,17 @@ public class RunActs {
                 .then(state -> strangers
                         .refuse(state, who)
                         .or(() -> lockedMeanwhile(state, who))
-                        .orElseGet(() -> start(number, released, who)));
+                        .orElseGet(() -> around.besides()
+                                .carried(
+                                        state,
+                                        who,
+                                        STARTED.said(),
+                                        now -> stopped(now, released, who).orElseGet(() -> begin(now, who)))));
     }
 
     /** The rules are asked here, since a refusal by the gateway is noted: authorising leads back to the run. */
     private static Ask released() {
         return Ask.of(Release.RUN.name(), Release.RUN.said());
-    }
-
-    private Acted start(long number, Collection<String> released, String who) {
-        return acts.then(
-                number,
-                who,
-                STARTED.said(),
-                state -> stopped(state, released, who).orElseGet(() -> begin(state, who)));
     }
 
     private Optional<Acted> stopped(JobState state, Collection<String> released, String who) {
@@ -145,14 +142,15 @@ public class RunActs {
         return acts.begin(number, who, Release.RECOVER, state -> Optional.empty())
                 .then(state -> strangers
                         .refuse(state, who)
-                        .orElseGet(() -> acts.then(
-                                number,
-                                who,
-                                "recovered the run",
-                                now -> Release.RECOVER
-                                        .stop(now)
-                                        .map(Acted::refused)
-                                        .orElseGet(() -> goOn(now, who)))));
+                        .orElseGet(() -> around.besides()
+                                .carried(
+                                        state,
+                                        who,
+                                        "recovered the run",
+                                        now -> Release.RECOVER
+                                                .stop(now)
+                                                .map(Acted::refused)
+                                                .orElseGet(() -> goOn(now, who)))));
     }
 
     private Acted goOn(JobState state, String who) {

@@ -50,12 +50,14 @@ public final class DecideStage implements StageRules {
     public static final Ask NOTE = say("decide", "noted for the plan");
     public static final Ask ORIGIN = say("decide/origin", "said where the part comes from");
     public static final Ask FEATURE = say("decide/feature", "chose equipment");
+    public static final Ask FEATURE_OUT = say("decide/feature-out", "took equipment out");
     /** Before the variant is chosen, and when it is proven. */
     public static final Ask SOUND = Ask.of("sound", "measured how it sounds", EARLY);
 
     public static final Ask TURN_OFF = say("decide/turn-off", "chose equipment to turn off");
     public static final Ask ORDER = say("decide/order", "changed the wished options");
     public static final Ask SETTING = say("decide/setting", "chose a setting");
+    public static final Ask BIT = say("decide/bit", "opened a bit that no setting explains");
     public static final Ask AS_BEFORE = say("decide/as-before", "chose what goes back to what it was");
     public static final Ask LINE = say("decide/line", "chose a line");
     public static final Ask SETTING_OUT = say("decide/setting-out", "took a setting out");

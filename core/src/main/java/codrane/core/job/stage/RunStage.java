@@ -8,6 +8,7 @@ import codrane.core.job.act.NextAct.Act;
 import codrane.core.job.act.NextAct.Tone;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.release.Release;
+import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
@@ -64,7 +65,7 @@ public final class RunStage implements StageRules {
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
                                         + " the key."
-                                : moves ? byHandWords(left.getFirst()) : "Each write is read back."),
+                                : moves ? byHandWords(state, left.getFirst()) : "Each write is read back."),
                 run.isPresent()
                         ? "Safe to stop here: the run stopped where nothing is half written."
                         : Safe.toStop(state),
@@ -80,10 +81,12 @@ public final class RunStage implements StageRules {
                 : "Have the keys learned with " + String.join(" or ", others) + ", then say so";
     }
 
-    private static String byHandWords(Operation first) {
-        return first.kind() == Operation.Kind.ADD_KEY
+    private static String byHandWords(JobState state, Operation first) {
+        if (first.kind() != Operation.Kind.ADD_KEY) return "What moves is stopped when the run is.";
+        return RunTasks.keysWith(state).isEmpty()
                 ? "A window that is missed can be opened again."
-                : "What moves is stopped when the run is.";
+                : "What is typed there stands on the carry card. Here it is only read how many keys are known: those that"
+                        + " are here, no more and no fewer.";
     }
 
     private static String byHand(JobState state) {
@@ -103,7 +106,18 @@ public final class RunStage implements StageRules {
 
     private static NextAct running(JobState state, JobRun run) {
         List<Operation> left = RunTasks.left(state);
-        if (!left.isEmpty() && left.getFirst().kind() == Operation.Kind.ADD_KEY) return turning(run);
+        if (!left.isEmpty() && left.getFirst().kind() == Operation.Kind.ADD_KEY)
+            return RunTasks.keysWith(state).isEmpty() ? turning(run) : counting(run);
+        if (RunTasks.awaitsKey(run))
+            return new NextAct(
+                    "Turn the key off and on as it is counted",
+                    "It is written. The module takes it up by a key that is off for "
+                            + cycle(state).offSeconds() + " s and on again within "
+                            + cycle(state).windowSeconds()
+                            + " s; a turn that misses it starts over.",
+                    "Safe to stop: it is written, the key is turned later.",
+                    Tone.WRITE,
+                    List.of(Act.simple("Stop it", Release.STOP).second()));
         if (!left.isEmpty() && RunTasks.startedByHand(left.getFirst()))
             return new NextAct(
                     "Look on, and do what it asks for",
@@ -124,6 +138,10 @@ public final class RunStage implements StageRules {
                                 .second()));
     }
 
+    private static KeyCycle cycle(JobState state) {
+        return state.pack().equipment().habits().keyCycle();
+    }
+
     private static NextAct turning(JobRun run) {
         return new NextAct(
                 "Turn the key off and on when the module waits for it",
@@ -131,6 +149,15 @@ public final class RunStage implements StageRules {
                         + " again.",
                 "Safe to stop: a key that was not learned is learned later.",
                 Tone.WRITE,
+                List.of(Act.simple("Stop it", Release.STOP)));
+    }
+
+    private static NextAct counting(JobRun run) {
+        return new NextAct(
+                "Wait while the known keys are counted",
+                run.taskTitle() + " is under way: the module is asked how many it knows, and nothing is sent to it.",
+                "Safe to stop: nothing is written by it.",
+                Tone.WAITS,
                 List.of(Act.simple("Stop it", Release.STOP)));
     }
 

@@ -1,4 +1,4 @@
-package codrane.app.stage.intake;
+package codrane.app.photos;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

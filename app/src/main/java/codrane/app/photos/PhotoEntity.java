@@ -1,4 +1,4 @@
-package codrane.app.stage.intake;
+package codrane.app.photos;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;

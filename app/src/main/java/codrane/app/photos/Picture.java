@@ -1,4 +1,4 @@
-package codrane.app.stage.intake;
+package codrane.app.photos;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -23,7 +23,7 @@ import javax.imageio.stream.ImageInputStream;
  * A photo as somebody sent it: looked at before it is decoded, decoded no larger than it is wanted, one at a time, and
  * encoded anew without what it told besides. A run under way is not hurt by it.
  */
-final class Picture {
+public final class Picture {
     private static final long MOST_PIXELS = 50_000_000;
     private static final int KEPT_SIDE = 1600;
     /** Enough for the bars of a label that fills the picture. */
@@ -41,7 +41,7 @@ final class Picture {
     }
 
     /** As {@link #read}, in the detail that a code on a label needs. */
-    static Optional<BufferedImage> readLabel(byte[] upload) {
+    public static Optional<BufferedImage> readLabel(byte[] upload) {
         return decode(upload, LABEL_SIDE);
     }
 

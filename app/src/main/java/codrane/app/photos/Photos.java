@@ -1,4 +1,4 @@
-package codrane.app.stage.intake;
+package codrane.app.photos;
 
 import codrane.app.shelf.FileStore;
 import codrane.core.octets.Source;
@@ -14,6 +14,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 @Transactional
 public class Photos {
+    /** How a photo of a line sheet is called, from which it is typed. */
+    public static final String SHEET = "Line sheet";
+
     private static final int MOST = 24;
     private static final int LARGEST = 20 << 20;
     private static final int LONGEST_CAPTION = 80;
@@ -29,7 +32,12 @@ public class Photos {
     }
 
     /** A photo of a job. */
-    public record Photo(long id, String caption, Instant at, String who) {}
+    public record Photo(long id, String caption, Instant at, String who) {
+        /** Where it is shown. */
+        public String href(long job) {
+            return "/jobs/" + job + "/photos/" + id;
+        }
+    }
 
     /** Oldest first. */
     @Transactional(readOnly = true)

@@ -1,4 +1,4 @@
-package codrane.app.stage.intake;
+package codrane.app.photos;
 
 import java.util.List;
 import java.util.Optional;
