@@ -1,9 +1,15 @@
-/* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. */
+import { carry } from './kept.js';
+
+/* Loads the page anew, but never over an act or a link that is on its way: a reload would overtake it. What was typed
+   stands there again. */
 const WAY_MILLIS = 30000; // a link may be slow: the page that it leads to is fresh itself
 const LEADS_AWAY = 'a[href]:not([href^="#"]):not([download])';
 let onTheWaySince = -WAY_MILLIS;
 document.addEventListener('submit', (event) => { if (!event.defaultPrevented) onTheWaySince = event.timeStamp; });
 document.addEventListener('click', (event) => { if (event.target.closest(LEADS_AWAY)) onTheWaySince = event.timeStamp; });
+/* An address that was typed, too. */
+let renewing = false;
+window.addEventListener('beforeunload', (event) => { if (!renewing) onTheWaySince = event.timeStamp; });
 export function go(url, event) {
   onTheWaySince = event.timeStamp;
   location.href = url;
@@ -25,6 +31,8 @@ export function freshen(to, not) {
   again(0);
 }
 function renew() {
+  renewing = true;
+  window.addEventListener('pagehide', () => { if (left() <= 0) carry(); });
   if (freshened === location.href) location.reload(); else location.replace(freshened);
 }
 /* Only the parts that say so, where nobody is at work in them: the rest of the page, and what was typed, stays. */

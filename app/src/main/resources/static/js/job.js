@@ -18,7 +18,7 @@ function pointed() {
 export const job = () => ({
   volts: '', heat: '', hot: false, series: '', key: '', link: '', out: false, known: true,
   label: '', title: '', done: 0, total: 0, busy: false, hold: '', stale: false, since: '',
-  runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer', x: 100, progress: 0, strip: '', stripLeft: '',
+  runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer', leftOf: 'nothing is running', x: 100, progress: 0, strip: '', stripLeft: '',
   init() {
     const data = this.$root.dataset;
     this.low = Number(data.low);
@@ -32,7 +32,7 @@ export const job = () => ({
     this.running = data.running === 'true';
     this.place = data.place;
     this.strip = data.strip;
-    if (this.running) this.left = 'measuring';
+    if (this.running) this.timer('measuring', this.place.endsWith('true'));
     this.measured = data.measured === 'true';
     this.told = this.seen = Date.now();
     setInterval(() => this.age(), 1000);
@@ -96,11 +96,16 @@ export const job = () => ({
     this.blocks = event.blocks;
     this.mb = (event.bytes / 1e6).toFixed(2) + ' MB';
     this.rate = event.rate > 0 ? (event.rate / 1000).toFixed(1) + ' kB/s' : 'measuring';
-    this.left = event.secondsLeft > 0 ? time(event.secondsLeft) : 'soon';
+    this.timer(event.secondsLeft > 0 ? time(event.secondsLeft) : 'soon', event.blocks > 0);
     this.strip = event.blocks > 0 ? 'Block ' + event.block.toLocaleString('en') : event.title;
     this.stripLeft = event.blocks > 0 ? 'of ' + event.blocks.toLocaleString('en') : event.step;
     this.progress = event.blocks > 0 ? event.block / event.blocks : 0;
     this.x = place(event);
+  },
+  /* Only blocks can be counted down. */
+  timer(left, blocks) {
+    this.left = blocks ? left : 'No timer';
+    this.leftOf = blocks ? 'to the last block' : 'no blocks in this step';
   },
   /* What may be pressed and what would happen hang on where the run is. */
   stands(place) {

@@ -3,6 +3,7 @@ import { time } from './picture.js';
 
 /* Values are told once a second; after so long without one they are old. */
 const STALE_MILLIS = 5000;
+const COUNTS = / \d+ s left/;
 const BEEP_HERTZ = 880;
 const BEEP_SECONDS = 0.25;
 
@@ -42,8 +43,9 @@ export const seat = () => ({
     this.left = event.secondsLeft > 0 ? time(event.secondsLeft) : '';
     this.held(event.ended ? '' : event.hold);
   },
+  /* A countdown is said at its beginning, not every second. */
   held(hold) {
-    if (hold && hold !== this.hold) this.say(hold);
+    if (hold && hold.replace(COUNTS, '') !== this.hold.replace(COUNTS, '')) this.say(hold);
     this.hold = hold;
   },
   /* Not loaded anew: the phone would fall silent until somebody touched it. */

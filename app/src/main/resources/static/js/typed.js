@@ -1,19 +1,17 @@
+import { changed, remember } from './kept.js';
+
 /* What was typed beside a button is not lost by it. Notes are kept first; what acts by itself is asked about. */
 const leaving = new WeakSet();
-function changed(form) {
+function begun(form) {
   return Array.from(form.elements).some((e) => {
     if (!e.name || e.type === 'hidden' || e.type === 'file') return false;
     if (e.type === 'checkbox' || e.type === 'radio') return e.checked !== e.defaultChecked;
-    if (e.tagName === 'SELECT') {
-      const first = Array.from(e.options).findIndex((o) => o.defaultSelected);
-      return e.selectedIndex !== Math.max(0, first);
-    }
-    return (e.tagName === 'INPUT' || e.tagName === 'TEXTAREA') && e.value !== e.defaultValue;
+    return ['INPUT', 'SELECT', 'TEXTAREA'].includes(e.tagName) && changed(e);
   });
 }
 function beside(pressed) {
   return Array.from(document.querySelectorAll('#main form')).filter((f) => {
-    return f !== pressed && f.method === 'post' && f.id !== 'act' && changed(f);
+    return f !== pressed && f.method === 'post' && f.id !== 'act' && begun(f);
   });
 }
 function say(pressed, sentence) {
@@ -61,26 +59,3 @@ document.addEventListener('submit', (event) => {
     if (said) { leaving.delete(pressed); say(pressed, said); } else pressed.requestSubmit(button);
   });
 }, true);
-
-/* What was typed into a form that was refused stands there again. */
-const TYPED = 'codrane-typed';
-function remember(form) {
-  const fields = Array.from(form.elements)
-    .filter((e) => e.name && !['hidden', 'password', 'file', 'submit', 'button', 'checkbox', 'radio'].includes(e.type))
-    .map((e) => [e.name, e.value]);
-  sessionStorage.setItem(TYPED, JSON.stringify({ action: form.getAttribute('action'), fields: fields }));
-}
-document.addEventListener('DOMContentLoaded', () => {
-  const typed = JSON.parse(sessionStorage.getItem(TYPED) || 'null');
-  sessionStorage.removeItem(TYPED);
-  if (!typed || !document.querySelector('#main .refused[role=alert]')) return;
-  const form = Array.from(document.querySelectorAll('#main form')).find((f) => f.getAttribute('action') === typed.action);
-  if (!form) return;
-  const seen = {};
-  typed.fields.forEach(([name, value]) => {
-    seen[name] = (seen[name] || 0) + 1;
-    const fields = Array.from(form.elements).filter((e) => e.name === name && e.type !== 'hidden');
-    const field = fields[seen[name] - 1];
-    if (field && field.value === field.defaultValue) field.value = value;
-  });
-});

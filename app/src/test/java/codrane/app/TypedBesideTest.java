@@ -56,6 +56,28 @@ class TypedBesideTest {
         }
     }
 
+    /** A task that ends loads the page anew, whatever somebody types in it. */
+    @Test
+    void page_loadedAnewByItself_keepsWhatWasTypedAndWhereTheCursorIs(App app) {
+        long number = job(app);
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.fill("[name=lights]", "brake lamp");
+            browser.page.focus("[name=mileage]");
+            browser.page.evaluate("document.title = 'old'; import(document.querySelector('script[type=module]')"
+                    + ".src.replace('codrane.js', 'freshen.js')).then((m) => m.freshen())");
+            browser.page.waitForCondition(() -> !browser.page.title().equals("old"));
+            browser.awaitNext("Does the customer agree");
+            assertThat(browser.page.inputValue("[name=lights]")).isEqualTo("brake lamp");
+            assertThat(browser.page.evaluate("document.activeElement.name")).isEqualTo("mileage");
+            browser.open("/jobs/" + number + "/intake");
+            assertThat(browser.page.inputValue("[name=lights]"))
+                    .as("opened again")
+                    .isEmpty();
+        }
+    }
+
     @Test
     void controlEnter_inAField_keepsThatFormOnly(App app) {
         long number = job(app);
