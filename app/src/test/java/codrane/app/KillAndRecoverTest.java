@@ -38,20 +38,7 @@ class KillAndRecoverTest {
             try {
                 WebSession web = WebSession.signIn(url(app, var), "tech");
                 String job = prepare(web, module);
-                web.post(
-                        job + "/run",
-                        "release",
-                        "program-" + module,
-                        "release",
-                        "write-vin-" + module,
-                        "release",
-                        body ? "write-order-" + module : "clear", // the body keeps the vehicle order
-                        "release",
-                        "write-coding-" + module,
-                        "release",
-                        "reset-" + module,
-                        "release",
-                        "clear");
+                release(web, job, module);
                 awaitTransfer(world, module, block);
                 boolean told = false;
                 if (!body) { // first it is told to stop: it ends at the next block, and says so
@@ -119,6 +106,23 @@ class KillAndRecoverTest {
         web.post(job + "/line-sheet");
         web.awaitText(job + "/run", "Release and start", 60);
         return job;
+    }
+
+    static void release(WebSession web, String job, String module) throws Exception {
+        web.post(
+                job + "/run",
+                "release",
+                "program-" + module,
+                "release",
+                "write-vin-" + module,
+                "release",
+                module.equals("body") ? "write-order-" + module : "clear", // the body keeps the vehicle order
+                "release",
+                "write-coding-" + module,
+                "release",
+                "reset-" + module,
+                "release",
+                "clear");
     }
 
     static void awaitTransfer(StandinWorld world, String module, int block) throws InterruptedException {

@@ -9,13 +9,24 @@ import codrane.standin.StandinWorld;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Long tests of what ends in the middle: {@code ./codrane test --kill}. */
@@ -23,6 +34,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 class KillTest {
     private static final int SPEED = 8;
     private static final int STALL_SECONDS = 13;
+    private static final int LANES = 2;
+    private static final int MOST_KILLS = 8;
+    private static final String DONE = "Run is done";
+    private static final Logger LOG = LoggerFactory.getLogger(KillTest.class);
 
     /** The database stands still for longer than a lease and a session last: the transfer goes on where it was. */
     @Test
@@ -73,55 +88,77 @@ class KillTest {
         new ProcessBuilder(command).start().waitFor(5, TimeUnit.SECONDS);
     }
 
-    /** Killed at random moments of a whole run: it is found again, ends right, and nothing that can't be undone is sent twice. */
+    /**
+     * Killed at random moments of whole runs, several times in each and two runs at once: each run is found again, ends right,
+     * and nothing that can't be undone is sent twice.
+     */
     @Test
     void killed_atRandomMoments_everyRunEndsRight() throws Exception {
-        int kills = Integer.getInteger("codrane.kill");
+        int wanted = Integer.getInteger("codrane.kill");
         long seed = Long.getLong("codrane.seed", System.nanoTime());
-        Random random = new Random(seed);
-        for (int i = 0; i < kills; i++) kill(random, "kill " + i + " of seed " + seed);
+        AtomicInteger kills = new AtomicInteger();
+        AtomicInteger jobs = new AtomicInteger();
+        try (ExecutorService lanes = Executors.newFixedThreadPool(LANES)) {
+            List<Future<?>> all = new ArrayList<>();
+            for (int lane = 0; lane < LANES; lane++)
+                all.add(lanes.submit(() -> {
+                    while (kills.get() < wanted) {
+                        int job = jobs.incrementAndGet();
+                        kills.addAndGet(killed(new Random(seed + job), "job " + job + " of seed " + seed));
+                        LOG.info("{} of {} kills, in {} runs", kills, wanted, jobs);
+                    }
+                    return null;
+                }));
+            for (Future<?> lane : all) lane.get();
+        }
+        assertThat(kills.get()).isGreaterThanOrEqualTo(wanted);
     }
 
-    private static void kill(Random random, String which) throws Exception {
+    /** @return how often it was killed before its run had ended */
+    private static int killed(Random random, String which) throws Exception {
         Path var = Files.createTempDirectory("codrane-kill");
-        try (StandinWorld world = TestWorld.standins(false, SPEED)) {
-            List<String> settings = new ArrayList<>(TestWorld.settings(world, TestDatabase.fresh(), var));
+        String module = random.nextBoolean() ? "tail-lift" : "body"; // resumes where it was, or is erased again
+        TestDatabase.Database database = TestDatabase.fresh();
+        int kills = 0;
+        try (StandinWorld world = TestWorld.standins(module.equals("body"), SPEED)) {
+            List<String> settings = new ArrayList<>(TestWorld.settings(world, database, var));
             Process app = KillAndRecoverTest.start(settings, var);
             try {
                 WebSession web = WebSession.signIn(KillAndRecoverTest.url(app, var), "tech");
-                String job = KillAndRecoverTest.prepare(web, "tail-lift");
-                release(web, job);
-                Until.later(Duration.ofMillis(random.nextInt(14_000)));
-                assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS)).isTrue();
-                app = KillAndRecoverTest.start(settings, var);
-                web = web.at(KillAndRecoverTest.url(app, var));
-                String page = web.get(job + "/run");
-                if (page.contains("recover it")) web.post(job + "/recover");
-                web.awaitText(job + "/run", "Run is done", 180);
-                KillAndRecoverTest.assertRight(KillAndRecoverTest.module(world, "tail-lift"), "tail-lift");
-                String journal = web.get(job + "/run");
-                assertThat(journal.split("Write the VIN\\s*<", -1).length - 1)
-                        .as(which)
-                        .isLessThanOrEqualTo(2); // in the journal once, or once more when the answer was lost
-                assertThat(journal).as(which).doesNotContain("no answer yet");
+                String job = KillAndRecoverTest.prepare(web, module);
+                KillAndRecoverTest.release(web, job, module);
+                for (int most = 1 + random.nextInt(MOST_KILLS); kills < most; kills++) {
+                    Until.later(Duration.ofMillis(random.nextInt(14_000)));
+                    if (web.get(job + "/run").contains(DONE)) break;
+                    assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS))
+                            .isTrue();
+                    app = KillAndRecoverTest.start(settings, var);
+                    web = web.at(KillAndRecoverTest.url(app, var));
+                    if (web.get(job + "/run").contains("recover it")) web.post(job + "/recover");
+                }
+                web.awaitText(job + "/run", DONE, 180);
+                KillAndRecoverTest.assertRight(KillAndRecoverTest.module(world, module), module);
+                assertThat(web.get(job + "/run")).as(which).doesNotContain("no answer yet");
+                assertThat(done(database, "Write the VIN")).as(which).isLessThanOrEqualTo(1);
+            } catch (AssertionError | Exception e) {
+                throw new AssertionError(which + ", " + module + ", " + kills + " kills: " + e.getMessage(), e);
             } finally {
                 app.destroyForcibly();
             }
         }
+        return kills;
     }
 
-    private static void release(WebSession web, String job) throws Exception {
-        web.post(
-                job + "/run",
-                "release",
-                "program-tail-lift",
-                "release",
-                "write-vin-tail-lift",
-                "release",
-                "write-coding-tail-lift",
-                "release",
-                "reset-tail-lift",
-                "release",
-                "clear");
+    /** How often the module said that it did this. */
+    private static int done(TestDatabase.Database database, String purpose) throws SQLException {
+        try (Connection connection = DriverManager.getConnection(database.url(), database.user(), database.password());
+                PreparedStatement asked = connection.prepareStatement(
+                        "select count(*) from journal where purpose = ? and state = 'POSITIVE'")) {
+            asked.setString(1, purpose);
+            try (ResultSet rows = asked.executeQuery()) {
+                rows.next();
+                return rows.getInt(1);
+            }
+        }
     }
 }
