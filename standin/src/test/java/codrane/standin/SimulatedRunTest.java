@@ -39,6 +39,7 @@ class SimulatedRunTest {
     @CsvSource({
         "brennick-lorne, tail-lift",
         "brennick-lorne, body",
+        "ardwyn-gannet, engine", // its vehicle turns the key off and on by itself
         "ardwyn-gannet, spreader",
         "tolvane-chorus, doors",
         "peregil-dunlin, steering"

@@ -51,6 +51,23 @@ class VirtualWorkshopTest {
     }
 
     @Test
+    void restart_ofAModuleWhoseVehicleTurnsItsKey_leavesItSilentSoLong() {
+        Pack gannet = TestPacks.load("ardwyn-gannet");
+        PackModule engine = gannet.module("engine");
+        VirtualWorkshop workshop = new VirtualWorkshop(Setup.healthy(gannet, Conditions.GANNET));
+        Waits waits = VehicleScanner.waits(engine);
+        workshop.link().request(engine.address(), Bytes.of(0x11, 1), waits);
+        workshop.time().advance(Duration.ofSeconds(2));
+        assertThat(workshop.vehicle().key()).isEqualTo(Key.OFF);
+        assertThat(workshop.link().request(engine.address(), Bytes.of(0x3E, 0), waits))
+                .isInstanceOf(Reply.Silent.class);
+        workshop.time().advance(engine.traits().turnsKey());
+        assertThat(workshop.vehicle().key()).isEqualTo(Key.ON);
+        assertThat(workshop.link().request(engine.address(), Bytes.of(0x3E, 0), waits))
+                .isInstanceOf(Reply.Positive.class);
+    }
+
+    @Test
     void scan_healthyVehicle_agreesAndHasNoFaults() {
         Map<String, ModuleReading> readings = scan(new VirtualWorkshop(Setup.healthy(LORNE, Conditions.LORNE)));
         AgreementMatrix matrix = AgreementMatrix.of(LORNE, Conditions.LORNE, readings);

@@ -35,6 +35,9 @@ final class BenchGates implements RunGates {
     private static final Duration MEASURE_AT_MOST = Duration.ofSeconds(15);
     private static final Duration KEY_AT_MOST = Duration.ofSeconds(90);
     private static final Duration SOME_MORE = Duration.ofSeconds(30);
+    /** Shorter pauses are over before anybody has read what they are for. */
+    private static final Duration TOLD_FROM = Duration.ofSeconds(3);
+
     private static final Duration ASK_EVERY = Duration.ofMillis(500);
     private static final Set<Known> OF_THE_CODE = EnumSet.of(Known.INVALID_KEY, Known.EXCEEDED_ATTEMPTS);
 
@@ -233,6 +236,12 @@ final class BenchGates implements RunGates {
                 .isPresent();
         if (refused) order.codes().refused();
         return reply;
+    }
+
+    @Override
+    public void pause(RunAction.Pause pause) {
+        if (pause.time().compareTo(TOLD_FROM) >= 0) progress.hold(pause.purpose() + ".");
+        pause(pause.time());
     }
 
     @Override

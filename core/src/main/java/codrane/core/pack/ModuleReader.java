@@ -103,7 +103,8 @@ final class ModuleReader {
                     Set.of(),
                     Optional.empty(),
                     Optional.empty(),
-                    Optional.empty());
+                    Optional.empty(),
+                    Duration.ZERO);
         YamlMap traits = in.map("traits");
         PackModule.Traits read = new PackModule.Traits(
                 traits.has("vin") ? traits.constant("vin", VinLock.values()) : VinLock.REWRITABLE,
@@ -114,7 +115,8 @@ final class ModuleReader {
                 concerns(traits),
                 traits.has("learns-vin-from") ? Optional.of(traits.text("learns-vin-from")) : Optional.empty(),
                 traits.has("forget-vin") ? Optional.of(traits.integer("forget-vin", 0, 0xFFFF)) : Optional.empty(),
-                licence(traits));
+                licence(traits),
+                Duration.ofSeconds(traits.has("turns-key-s") ? traits.integer("turns-key-s", 1, 60) : 0));
         traits.end();
         return read;
     }

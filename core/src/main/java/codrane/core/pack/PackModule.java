@@ -75,6 +75,7 @@ public record PackModule(
      * @param learnsVinFrom the neighbour that tells it its VIN; then no VIN is written by hand
      * @param forgetVin routine that erases VIN and coding, so that it asks the neighbour when it restarts
      * @param licence the form of the codes that are bought for its variants; empty when none are
+     * @param turnsKey when it restarts, the vehicle turns its key off by itself for so long, then on; zero when it does not
      */
     public record Traits(
             VinLock vinLock,
@@ -85,7 +86,8 @@ public record PackModule(
             Set<Concern> concerns,
             Optional<String> learnsVinFrom,
             Optional<Integer> forgetVin,
-            Optional<SerialMask> licence) {
+            Optional<SerialMask> licence,
+            Duration turnsKey) {
         public Traits {
             looks = List.copyOf(looks);
             uncodedLooks = List.copyOf(uncodedLooks);

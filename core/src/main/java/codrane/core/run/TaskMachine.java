@@ -76,10 +76,20 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, TurnKeyM
 
     Step positive(UdsResponse response) {
         return switch (state.phase()) {
-            case RESTART -> pause("The module restarts", RESTARTS_FOR);
+            case RESTART -> restarting();
             case WAKE -> awake();
             default -> throw new IllegalStateException("no answer is expected in " + state.phase());
         };
+    }
+
+    /** Some vehicles turn their key off and on by themselves then: nobody answers meanwhile. */
+    private Step restarting() {
+        Duration turnsKey = state.task().module().traits().turnsKey();
+        return turnsKey.isZero()
+                ? pause("The module restarts", RESTARTS_FOR)
+                : pause(
+                        "The vehicle turns its key off and on by itself: leave the key alone",
+                        turnsKey.plus(RESTARTS_FOR));
     }
 
     /** The module answers again after its restart. */
@@ -95,7 +105,7 @@ abstract sealed class TaskMachine permits ClearMachine, RestartMachine, TurnKeyM
 
     Step silent(Duration waited) {
         return state.phase() == Phase.RESTART
-                ? pause("The module restarts", RESTARTS_FOR)
+                ? restarting()
                 : again("did not answer within " + waited.toMillis() + " ms");
     }
 

@@ -40,6 +40,11 @@ public interface RunGates {
 
     void pause(Duration time);
 
+    /** A pause of the run's own, of which somebody may be told. */
+    default void pause(RunAction.Pause pause) {
+        pause(pause.time());
+    }
+
     /**
      * Sends what the vehicle's codes belong to, without a trace of them.
      *

@@ -84,7 +84,7 @@ public final class RunLoop {
                 yield gate(state, gates.awaitKeyTurn(state, turn.cycle()));
             }
             case RunAction.Pause pause -> {
-                gates.pause(pause.time());
+                gates.pause(pause);
                 yield RunMachine.next(state, new RunEvent.Proceed());
             }
             case RunAction.Finished finished -> throw new IllegalStateException("the loop has ended");

@@ -6,6 +6,7 @@ import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.VehicleCondition;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Set;
 
@@ -18,6 +19,9 @@ public interface Surroundings {
 
     /** A module began or ended to draw the current of programming. */
     void programming(boolean under);
+
+    /** @param turnsKey for which the vehicle turns its key off then, by itself; zero when it does not */
+    void restarted(Duration turnsKey);
 
     boolean holds(VehicleCondition condition);
 

@@ -148,6 +148,7 @@ public final class UdsServer {
             booting = false;
             wake();
         });
+        around.restarted(state.module.traits().turnsKey());
     }
 
     /** One that lost its VIN asks the neighbour that tells it. */

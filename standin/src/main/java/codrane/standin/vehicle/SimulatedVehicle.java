@@ -191,6 +191,16 @@ public final class SimulatedVehicle implements Surroundings {
     }
 
     @Override
+    public void restarted(Duration turnsKey) {
+        if (turnsKey.isZero() || controls.keyOff()) return;
+        Key was = key();
+        key(Key.OFF);
+        time.after(turnsKey.dividedBy(pace.speed()), () -> {
+            if (controls.keyOff()) key(was);
+        });
+    }
+
+    @Override
     public boolean holds(VehicleCondition condition) {
         return controls.holds(condition);
     }
