@@ -24,8 +24,11 @@ final class WishesReader extends AskedJson {
     Wishes wishes(Pack pack) {
         List<SettingChange> settings = new ArrayList<>();
         for (JsonNode setting : in.path("settings")) setting(pack, setting).ifPresent(settings::add);
-        List<String> features = new ArrayList<>(texts(in.path("features")));
-        if (!text("feature").isEmpty()) features.addFirst(text("feature"));
+        List<String> features = new ArrayList<>();
+        for (String key : List.of("feature", "features")) { // one or several, whichever of the two names it has
+            if (in.path(key).isArray()) features.addAll(texts(in.path(key)));
+            else if (!text(key).isEmpty()) features.add(text(key));
+        }
         for (String feature : features)
             if (pack.equipment().feature(feature).isEmpty())
                 ask(

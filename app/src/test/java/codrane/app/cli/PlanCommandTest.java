@@ -118,6 +118,21 @@ class PlanCommandTest {
         assertThat(write.path("irreversible").asBoolean()).isTrue();
     }
 
+    @Test
+    void plan_severalKindsOfEquipment_areOnePlanOrBlockedWithTheReason() throws IOException {
+        String chorus = "{'kind':'K7','pack':'tolvane-chorus','vin':'0TVCH5E12SN000318','gateway':'locked',"
+                + "'answers':{'body':{},'doors':{}},'settings':[{'block':'body-main','field':'wash','from':'no'}],";
+        for (String together : List.of("'features':['counting','mirrors-dip']", "'feature':['counting','mirrors-dip']"))
+            assertThat(plan(chorus + together + "}")).isZero();
+        assertThat(result().path("operations").toString())
+                .contains("Passenger counting is several settings", "Mirrors remember their place");
+        assertThat(plan(chorus + "'features':['counting','wash']}")).isEqualTo(1);
+        assertThat(result().path("blocks").toString())
+                .contains("Passenger counting does not go with Wash mode. Decide which of them stays.");
+        assertThat(plan(chorus + "'features':['counting','time-travel']}")).isEqualTo(1);
+        assertThat(result().path("questions").path(0).path("fact").asString()).isEqualTo("features");
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
