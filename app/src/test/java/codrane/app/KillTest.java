@@ -32,10 +32,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 /** Long tests of what ends in the middle: {@code ./codrane test --kill}. */
 @EnabledIfSystemProperty(named = "codrane.kill", matches = "\\d+")
 class KillTest {
-    private static final int SPEED = 8;
     private static final int STALL_SECONDS = 13;
     private static final int LANES = 2;
-    private static final int MOST_KILLS = 8;
+    private static final int MOST_KILLS = 12;
+    /** Slow enough that a run is still under way when it is killed. */
+    private static final int SPEED = 3;
+
+    private static final int MOST_MILLIS = 5_000;
     private static final String DONE = "Run is done";
     private static final Logger LOG = LoggerFactory.getLogger(KillTest.class);
 
@@ -128,7 +131,7 @@ class KillTest {
                 String job = KillAndRecoverTest.prepare(web, module);
                 KillAndRecoverTest.release(web, job, module);
                 for (int most = 1 + random.nextInt(MOST_KILLS); kills < most; kills++) {
-                    Until.later(Duration.ofMillis(random.nextInt(14_000)));
+                    Until.later(Duration.ofMillis(random.nextInt(MOST_MILLIS)));
                     if (web.get(job + "/run").contains(DONE)) break;
                     assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS))
                             .isTrue();

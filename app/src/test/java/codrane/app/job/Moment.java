@@ -219,6 +219,19 @@ final class Moment {
         return this;
     }
 
+    /** A module waits for the key, in a run that goes on. */
+    Moment awaitsTurnOfKey() {
+        run = Optional.of(new JobRun(
+                1,
+                1,
+                JobRun.State.RUNNING,
+                new JobRun.Place(1, 20, "Turn the key off and on in time", false, 0, 0, 0),
+                new JobRun.Span(T0, "tech", Optional.empty()),
+                "",
+                ""));
+        return this;
+    }
+
     Moment scannedAfter(Map<String, ModuleReading> readings) {
         latest = Optional.of(new Scan(2, T0.plusSeconds(120), "tech", readings));
         return this;

@@ -56,6 +56,16 @@ class WhatIfTest {
         assertThat(said(atRun(), "called away")).startsWith("Safe.");
     }
 
+    /** Else it would warn of the very thing that it asks for. */
+    @Test
+    void now_aTurnOfTheKeyIsAwaited_theKeyIsWhatIsAskedFor() {
+        Moment moment = atRun().awaitsTurnOfKey();
+        assertThat(said(moment, "key off")).startsWith("That is what is asked for");
+        assertThat(said(moment, "cable")).startsWith("It is written.");
+        assertThat(WhatIf.now(moment.facts()).stream().map(Answer::answer)).doesNotHaveDuplicates();
+        assertThat(moment.next().title()).isEqualTo("Turn the key off and on as it is counted");
+    }
+
     /** An answer that stands twice says nothing of its question. */
     @ParameterizedTest
     @EnumSource(value = JobRun.State.class, names = "FINISHED", mode = EnumSource.Mode.EXCLUDE)

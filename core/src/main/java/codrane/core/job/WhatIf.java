@@ -27,6 +27,8 @@ public final class WhatIf {
         MOVES,
         /** A key is awaited. */
         AWAITS_KEY,
+        /** A timed turn of the key is awaited, by which a module takes up what is written. */
+        AWAITS_TURN,
         /** A pairing, which can't be taken back. */
         BINDS,
         /** Interrupted, and the module has no valid software. */
@@ -62,6 +64,7 @@ public final class WhatIf {
 
     private static Moment running(JobState state, JobRun run) {
         if (run.committed()) return Moment.COMMITTED;
+        if (RunTasks.awaitsKey(run)) return Moment.AWAITS_TURN;
         List<Operation> left = RunTasks.left(state);
         if (left.isEmpty()) return Moment.WRITES;
         return switch (left.getFirst().kind()) {
@@ -104,6 +107,7 @@ public final class WhatIf {
                         + " recovering asks the module how far it got.";
             case AWAITS_KEY ->
                 "The window may close unused. Recovering asks how many keys are known: none is learned twice.";
+            case AWAITS_TURN -> "It is written. The run is interrupted; recovering asks for the turn of the key anew.";
             case BINDS -> binds();
             case ERASED ->
                 "It is put back before you recover the run. The " + module() + " waits as long as its power"
@@ -142,6 +146,7 @@ public final class WhatIf {
                 "Raise it before you recover: begun is gone on with from " + hold + ". Without power the " + module()
                         + " stays erased, and is recovered when it has power again.";
             case INTERRUPTED -> "Raise it before you recover the run.";
+            case AWAITS_TURN -> "It is written. If the vehicle loses its power, the turn of the key is asked for anew.";
             case WRITES, BINDS, AWAITS_KEY, MOVES ->
                 "The next write waits until the supply is back in its window. If the vehicle loses its power, the run is"
                         + " interrupted and reads first what was done.";
@@ -155,6 +160,8 @@ public final class WhatIf {
                 "The " + module() + " may lose its power while it has no valid software. Turn the key on again"
                         + " and recover the run: " + onward();
             case AWAITS_KEY -> "That is what is asked for: off, then on, within the window.";
+            case AWAITS_TURN ->
+                "That is what is asked for: off so long, then on in time. A turn that misses it starts over.";
             case INTERRUPTED -> "Turn it on again before you recover the run.";
             case WRITES, BINDS, MOVES ->
                 "The " + module()
@@ -172,7 +179,7 @@ public final class WhatIf {
             case MOVES ->
                 "A run that can't keep its hold on the cable stops what moves within seconds. If the computer itself dies,"
                         + " the module's own rules end it: keep clear, and see that it rests.";
-            case WRITES, BINDS, AWAITS_KEY ->
+            case WRITES, BINDS, AWAITS_KEY, AWAITS_TURN ->
                 "The run becomes interrupted, with its place written down. Start Codrane, on this computer or another"
                         + " that has the cable, and recover it.";
             case ERASED, INTERRUPTED ->
@@ -188,6 +195,7 @@ public final class WhatIf {
                 "Nothing: the run is at the computer with the cable, not in this page. Any browser shows it, a phone on"
                         + " the seat, too; somebody should hear it when it asks for something.";
             case MOVES -> "Don't: something moves, and is started by somebody who looks.";
+            case AWAITS_TURN -> "It waits: what it asks for begins anew when somebody turns the key.";
             case AWAITS_KEY -> "The window closes, and the key is not learned; it can be opened again.";
             case ERASED ->
                 "Don't leave it so, if you can help it: the " + module()
@@ -204,7 +212,7 @@ public final class WhatIf {
                 "Erasing and checking take as long as the module says, minutes at times: it tells every few seconds that"
                         + " it is at work, and Codrane waits for it. When it falls silent, the run ends by itself and says"
                         + " what to do. Never pull the cable to see.";
-            case AWAITS_KEY -> "It waits for the key; the seconds left stand with the step.";
+            case AWAITS_KEY, AWAITS_TURN -> "It waits for the key; the seconds left stand with the step.";
             case WRITES, BINDS, MOVES ->
                 "A module that is silent is asked again, then the run ends by itself where it is safe. What it waits for"
                         + " stands at the top.";
@@ -222,6 +230,7 @@ public final class WhatIf {
                 "Press stop: it ends before its next question. Going on, the " + module()
                         + " is asked first whether it took.";
             case MOVES -> "Press stop: what moves is stopped first.";
+            case AWAITS_TURN -> "Press stop: it is written, and the key is turned later.";
             case AWAITS_KEY -> "Press stop: a key that was not learned is learned later.";
             case ERASED -> "It has stopped, and the " + module() + " has no valid software: it must be recovered.";
             case INTERRUPTED -> "It has stopped. Recover it, or scan and plan again.";
