@@ -18,7 +18,8 @@ function pointed() {
 export const job = () => ({
   volts: '', heat: '', hot: false, series: '', key: '', link: '', out: false, known: true,
   label: '', title: '', done: 0, total: 0, busy: false, hold: '', stale: false, since: '',
-  runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer', leftOf: 'nothing is running', x: 100, progress: 0, strip: '', stripLeft: '',
+  runTitle: '', step: '', block: 0, blocks: 0, mb: '0', rate: '', left: 'No timer',
+  leftOf: 'nothing is running', x: 100, progress: 0, strip: '', stripLeft: '',
   init() {
     const data = this.$root.dataset;
     this.low = Number(data.low);
