@@ -69,6 +69,7 @@ public class SettingActs {
             if (state.pack().equipment().feature(id).isEmpty())
                 return Acted.refused("This vehicle's pack knows no such equipment.");
             Set<String> ids = new LinkedHashSet<>(state.decided().notes().features());
+            ids.removeIf(was -> state.pack().equipment().feature(was).isEmpty()); // of a pack that was changed since
             ids.add(id);
             return FeatureSet.of(state.pack(), ids) instanceof Solved.Conflict(List<Feature> least, String reason)
                     ? Acted.refused(reason + (least.size() > 1 ? " Take the other out first." : ""))

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 /** What was said for the plan, as it was stored before and is now. */
 class DecideStoredTest {
     private static DecideNotes read(int version, String newerRight) {
-        String content = "{'wording':'program','fitted':'','offered':'','feature':'','codesOut':[],'codesIn':[],"
+        String content = "{'wording':'program','fitted':'','offered':'','codesOut':[],'codesIn':[],"
                 + "'settled':[]" + newerRight + "}";
         Note note = new Note("decide", "", version, content.replace('\'', '"'), Instant.EPOCH, "tech");
         return DecideStored.KIND.read(note).content().notes();
@@ -30,7 +30,15 @@ class DecideStoredTest {
     }
 
     @Test
+    void read_noteOfOneKindOfEquipment_keepsIt() {
+        assertThat(read(2, ",'feature':'counting'").features()).containsExactly("counting");
+        assertThat(read(2, ",'feature':''").features()).isEmpty();
+        assertThat(read(3, ",'features':['counting','mirrors-dip']").features())
+                .containsExactly("counting", "mirrors-dip");
+    }
+
+    @Test
     void read_noteOfALaterProgram_isRefused() {
-        assertThrows(IllegalStateException.class, () -> read(3, ""));
+        assertThrows(IllegalStateException.class, () -> read(4, ""));
     }
 }
