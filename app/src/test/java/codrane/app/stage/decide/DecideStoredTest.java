@@ -11,8 +11,8 @@ import org.junit.jupiter.api.Test;
 /** What was said for the plan, as it was stored before and is now. */
 class DecideStoredTest {
     private static DecideNotes read(int version, String newerRight) {
-        String content = "{'wording':'program','fitted':'','offered':'','codesOut':[],'codesIn':[],"
-                + "'settled':[]" + newerRight + "}";
+        String content = "{'wording':'program','fitted':'','offered':'','codesOut':[],'codesIn':[]," + "'settled':[]"
+                + newerRight + "}";
         Note note = new Note("decide", "", version, content.replace('\'', '"'), Instant.EPOCH, "tech");
         return DecideStored.KIND.read(note).content().notes();
     }
