@@ -36,6 +36,7 @@ final class Twin {
     private final Pack pack;
     private final List<RunTask> tasks;
     private final Watched watched;
+    private final List<String> prompts = new ArrayList<>();
 
     /** @param readings of the vehicle's modules, the newest there are */
     Twin(Pack pack, Vin vin, Map<String, ModuleReading> readings, List<RunTask> tasks) {
@@ -68,22 +69,20 @@ final class Twin {
         Map<String, ModuleReading> before = scanner.scan(reading -> {});
         RunLoop.Wire wire = new RunLoop.Wire(workshop.link(), new SimulatedKeys());
         RunState state = RunState.begin(tasks);
-        List<String> prompts = new ArrayList<>();
         while (true) {
             Step end = new RunLoop(wire, pack, image, new Gates(), watched).run(state);
             watched.close();
             if (end.action() instanceof RunAction.Finished)
-                return ended(true, "All that was rehearsed was written and read back.", "", prompts, before);
+                return ended(true, "All that was rehearsed was written and read back.", "", before);
             RunAction.Stopped stopped = (RunAction.Stopped) end.action();
             boolean asks = end.state().phase() == RunState.Phase.ASK_PERSON && prompts.size() < tasks.size();
-            if (!asks) return ended(false, stopped.sentence(), stopped.nextStep(), prompts, before);
+            if (!asks) return ended(false, stopped.sentence(), stopped.nextStep(), before);
             prompts.add(stopped.nextStep());
             state = Recovery.after(tasks, new Recovery.Ended(end.state().index(), false, false));
         }
     }
 
-    private Rehearsed ended(
-            boolean well, String sentence, String nextStep, List<String> prompts, Map<String, ModuleReading> before) {
+    private Rehearsed ended(boolean well, String sentence, String nextStep, Map<String, ModuleReading> before) {
         VehicleScanner scanner = new VehicleScanner(workshop.link(), pack);
         return new Rehearsed(well, sentence, nextStep, prompts, watched.seconds(), before, scanner.scan(reading -> {}));
     }
@@ -132,6 +131,7 @@ final class Twin {
 
         @Override
         public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
+            prompts.add(cycle.words() + ".");
             workshop.vehicle().key(Key.OFF);
             pause(cycle.off());
             workshop.vehicle().key(Key.ON);

@@ -3,7 +3,6 @@ package codrane.app.live;
 import codrane.core.gateway.OperationMatrix;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
-import codrane.core.pack.Equipment.Sensor;
 import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.Pack;
 import codrane.core.pack.VehicleCondition;
@@ -126,11 +125,10 @@ final class BenchGates implements RunGates {
         }
     }
 
-    /** While the key is off most modules are silent; where it can't be read at all its modules see to it themselves. */
+    /** While the key is off most modules are silent, and after a while all of them. */
     @Override
     public Verdict awaitKeyTurn(RunState state, KeyCycle cycle) {
         Pack pack = order.pack();
-        if (!pack.equipment().sensors().containsKey(Sensor.KEY)) return new Verdict.Open();
         KeyWatch watch = new KeyWatch(cycle);
         while (true) {
             watch.seen(order.bench().readKey(pack, link).map(VehicleCondition.KEY_ON::holds), time.instant());

@@ -7,7 +7,6 @@ import codrane.core.pack.Pack;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -52,9 +51,9 @@ public final class FeatureSet {
         List<Feature> asked = pack.equipment().features(Set.copyOf(wanted));
         FeatureRules rules = new FeatureRules(pack.equipment().features());
         if (rules.goTogether(asked)) {
-            Set<String> all = new LinkedHashSet<>();
-            asked.forEach(f -> pack.equipment().withNeeds(List.of(f)).forEach(need -> all.add(need.id())));
-            List<Feature> together = pack.equipment().features(all);
+            List<Feature> together = pack.equipment().features().stream()
+                    .filter(pack.equipment().withNeeds(asked)::contains)
+                    .toList();
             Map<Setting, String> values = new LinkedHashMap<>();
             together.forEach(feature -> values.putAll(feature.on()));
             List<Feature> needed =

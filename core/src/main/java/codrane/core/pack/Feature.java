@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Settings that belong together, as people speak of them.
@@ -39,6 +40,11 @@ public record Feature(
      * @param limits what it does not do
      */
     public record Card(String use, String limits) {}
+
+    /** As people read them, in a row; empty for none. */
+    public static String titles(List<Feature> features) {
+        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
+    }
 
     /** One field of one block. */
     public record Setting(String layout, String field) {}

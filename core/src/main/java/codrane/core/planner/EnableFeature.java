@@ -42,12 +42,13 @@ final class EnableFeature implements Rule {
                                 + ": decide which of them stays.");
         List<Operation> operations = ChangeSettings.operations(facts, changes(facts, wanted));
         return operations.isEmpty()
-                ? Judgement.notNeeded(titles(wanted) + (wanted.size() == 1 ? " is" : " are") + " enabled already.")
+                ? Judgement.notNeeded(
+                        Feature.titles(wanted) + (wanted.size() == 1 ? " is" : " are") + " enabled already.")
                 : new Judgement.Applies(why(facts, wanted), operations);
     }
 
     private static String why(VehicleFacts facts, List<Feature> wanted) {
-        String needs = titles(
+        String needs = Feature.titles(
                 facts.wishedFeatures().stream().filter(f -> !wanted.contains(f)).toList());
         String settings = wanted.stream()
                 .map(f -> f.title() + " is "
@@ -55,10 +56,6 @@ final class EnableFeature implements Rule {
                 .collect(Collectors.joining(" "));
         String come = wanted.size() == 1 ? " It needs what comes with it: " : " They need what comes with them: ";
         return settings + (needs.isEmpty() ? "" : come + needs + ".");
-    }
-
-    private static String titles(List<Feature> features) {
-        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
     }
 
     /** The features' settings, and those of what they need, with the values that the wishes say are there now. */

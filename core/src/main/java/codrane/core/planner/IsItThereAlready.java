@@ -41,14 +41,16 @@ final class IsItThereAlready implements Rule {
         List<Feature> off = asked.stream().filter(f -> !isOn(facts, List.of(f))).toList();
         boolean one = asked.size() == 1;
         if (isOn(facts, asked))
-            return Judgement.blocked((one ? "It is enabled already: " : "They are enabled already: ") + titles(asked)
-                    + (one ? " is" : " are") + " coded. If it does not work, that is a fault to be found.");
+            return Judgement.blocked(
+                    (one ? "It is enabled already: " : "They are enabled already: ") + Feature.titles(asked)
+                            + (one ? " is" : " are") + " coded. If it does not work, that is a fault to be found.");
         String looks = off.stream()
                 .map(Feature::lookFirst)
                 .filter(look -> !look.isEmpty())
                 .distinct()
                 .collect(Collectors.joining("; "));
-        String there = titles(asked.stream().filter(f -> !off.contains(f)).toList());
+        String there =
+                Feature.titles(asked.stream().filter(f -> !off.contains(f)).toList());
         return Judgement.notNeeded((there.isEmpty() ? "" : "On already: " + there + ". ")
                 + (looks.isEmpty()
                         ? "Look at the vehicle's own menu and at unlit controls first."
@@ -58,10 +60,6 @@ final class IsItThereAlready implements Rule {
     private static boolean isOn(VehicleFacts facts, List<Feature> features) {
         return EnableFeature.changes(facts, features).stream()
                 .allMatch(c -> !c.from().isEmpty() && c.from().equals(c.to()));
-    }
-
-    private static String titles(List<Feature> features) {
-        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
     }
 
     /** What is there already beside other work does not hold that up. */

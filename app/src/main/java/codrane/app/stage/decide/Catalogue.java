@@ -77,11 +77,11 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
         Equipment equipment = state.pack().equipment();
         Set<String> lines = new LinkedHashSet<>();
         if (!feature.lookFirst().isEmpty()) lines.add("Look first: " + feature.lookFirst() + ".");
-        String needs = titles(equipment.withNeeds(List.of(feature)).stream()
+        String needs = Feature.titles(equipment.withNeeds(List.of(feature)).stream()
                 .filter(f -> !f.equals(feature))
                 .toList());
         if (!needs.isEmpty()) lines.add("Brings with it: " + needs + ".");
-        String against = titles(equipment.against(List.of(feature)));
+        String against = Feature.titles(equipment.against(List.of(feature)));
         if (!against.isEmpty()) lines.add("Does not go with: " + against + ".");
         if (!feature.card().limits().isEmpty()) lines.add(feature.card().limits());
         feature.concerns().stream().sorted().map(Concern::caution).forEach(lines::add);
@@ -93,9 +93,5 @@ public record Catalogue(List<Item> items, List<Clash> clashes) {
         int settings = feature.on().size();
         lines.add(settings + (settings == 1 ? " setting" : " settings") + " in the " + modules + ".");
         return List.copyOf(lines);
-    }
-
-    private static String titles(List<Feature> features) {
-        return features.stream().map(Feature::title).collect(Collectors.joining(", "));
     }
 }

@@ -57,10 +57,7 @@ public final class RunStage implements StageRules {
         boolean programs = left.stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
         boolean moves = RunTasks.startedByHand(left.getFirst());
         return new NextAct(
-                moves
-                        ? byHandTitle(state, left.getFirst())
-                        : (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
-                                + " on the " + onWhat(state, left),
+                moves ? byHandTitle(state, left.getFirst()) : title(state, run, left),
                 before + "Tick each below. "
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
@@ -71,6 +68,13 @@ public final class RunStage implements StageRules {
                         : Safe.toStop(state),
                 Tone.WRITE,
                 List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    private static String title(JobState state, Optional<JobRun> run, List<Operation> left) {
+        if (left.size() == 1 && run.filter(RunTasks::awaitsKey).isPresent())
+            return "Go on: it is written, only the turn of the key is left";
+        return (run.isPresent() ? "Go on: release " : "Release ") + Words.count(left.size(), "writing step")
+                + " on the " + onWhat(state, left);
     }
 
     private static String byHandTitle(JobState state, Operation first) {
