@@ -37,6 +37,7 @@ import codrane.core.planner.PlanQuestions;
 import codrane.core.planner.Planner;
 import codrane.core.run.RunTask;
 import codrane.core.scan.DeepReading;
+import codrane.core.scan.ModuleReading;
 import codrane.link.scan.DeepReader;
 import codrane.standin.vehicle.Setup;
 import java.time.Instant;
@@ -94,8 +95,26 @@ final class SimulatedJob {
     private List<String> codesOut = List.of();
     private List<String> codesIn = List.of();
 
-    /** A job that can be run. */
-    record Ready(String title, VirtualWorkshop workshop, List<RunTask> tasks, MemoryImage image) {}
+    /**
+     * A job that can be run.
+     *
+     * @param before what was read of each module before its run
+     */
+    record Ready(
+            String title,
+            VirtualWorkshop workshop,
+            List<RunTask> tasks,
+            MemoryImage image,
+            Map<String, ModuleReading> before) {
+        DeepReading read() {
+            return deepReading(workshop);
+        }
+    }
+
+    private static DeepReading deepReading(VirtualWorkshop workshop) {
+        Pack pack = workshop.vehicle().pack();
+        return new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), m -> {});
+    }
 
     private SimulatedJob(Random random) {
         this.random = random;
@@ -154,8 +173,7 @@ final class SimulatedJob {
     private Optional<Ready> ready() {
         VirtualWorkshop workshop = new VirtualWorkshop(setup());
         new Scenes(workshop).authorise();
-        DeepReading reading =
-                new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), m -> {});
+        DeepReading reading = deepReading(workshop);
         settings = chosen(reading);
         JobState unplanned = state(workshop, reading, Optional.empty());
         Scan scan = unplanned.before().orElseThrow();
@@ -173,7 +191,11 @@ final class SimulatedJob {
         if (!runs) return Optional.empty();
         MemoryImage image = image();
         return Optional.of(new Ready(
-                kind + " " + module.orElse("") + " of " + pack.id(), workshop, RunTasks.of(state, image), image));
+                kind + " " + module.orElse("") + " of " + pack.id(),
+                workshop,
+                RunTasks.of(state, image),
+                image,
+                reading.modules()));
     }
 
     private Setup setup() {
@@ -334,9 +356,7 @@ final class SimulatedJob {
     /** Another vehicle of the model, as built: nothing of its coding is a gap. */
     private BaselineFile neighbour() {
         VirtualWorkshop workshop = new VirtualWorkshop(Conditions.ofFleet(pack, 3));
-        return file(
-                workshop,
-                new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), m -> {}));
+        return file(workshop, deepReading(workshop));
     }
 
     private BaselineFile file(VirtualWorkshop workshop, DeepReading reading) {

@@ -12,7 +12,7 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.run.Step;
-import codrane.link.run.RunJournal;
+import codrane.link.run.LeaseLostException;
 import codrane.link.run.RunLoop;
 import codrane.standin.fault.FaultSpec;
 import codrane.standin.module.AccessCodes;
@@ -41,65 +41,17 @@ final class SimulatedTrial {
     private final SimulatedJob.Ready job;
     private final VirtualWorkshop workshop;
     private final SimulatedWire wire;
-    private final Kept kept = new Kept();
+    private final SimulatedRecords kept;
     private final List<String> story = new ArrayList<>();
     private final Set<String> blankBefore;
-
-    /** What a run leaves behind when its process dies: as much as the journal had made durable. */
-    private static final class Kept implements RunJournal {
-        private final Set<Integer> wrote = new HashSet<>();
-        private int index;
-        private int calls;
-        private int killAt;
-        private int writings;
-        private int killAtWriting;
-
-        @Override
-        public void open(RunState state, RunAction action) {
-            die();
-            if (action instanceof RunAction.Send send) {
-                index = state.index();
-                if (send.writes()) wrote.add(index);
-            }
-            if (action instanceof RunAction.SendBlock) {
-                index = state.index();
-                wrote.add(index);
-            }
-            die();
-        }
-
-        @Override
-        public void close(RunState state, RunAction action, Reply reply) {
-            die();
-            dieAfterWrite(action);
-        }
-
-        private void die() {
-            if (++calls == killAt) throw new Killed();
-        }
-
-        /** Just after something was written, and before that is known. */
-        private void dieAfterWrite(RunAction action) {
-            boolean writes = action instanceof RunAction.Send send && send.writes();
-            if (writes && ++writings == killAtWriting) throw new Killed();
-        }
-
-        Recovery.Ended ended(boolean interrupted) {
-            return new Recovery.Ended(index, interrupted, wrote.contains(index));
-        }
-    }
-
-    /** The process is gone, whatever it was about. */
-    private static final class Killed extends RuntimeException {
-        Killed() {
-            super(null, null, false, false);
-        }
-    }
+    /** How it ended for the process that took the run over. */
+    private Optional<Optional<Step>> taken = Optional.empty();
 
     SimulatedTrial(SimulatedJob.Ready job, Random random) {
         this.job = job;
         this.random = random;
         workshop = job.workshop();
+        kept = new SimulatedRecords(job);
         wire = new SimulatedWire(job.tasks());
         blankBefore = bootOnly();
     }
@@ -132,33 +84,47 @@ final class SimulatedTrial {
     }
 
     private Optional<Step> carryOut(RunState state) {
+        SimulatedRecords.Node node = kept.node();
         RunLoop loop = new RunLoop(
-                new RunLoop.Wire(wire.over(workshop.link()), new SimulatedKeys()),
+                new RunLoop.Wire(wire.over(workshop.link(), node), new SimulatedKeys()),
                 workshop.vehicle().pack(),
                 job.image(),
-                new Gates(),
-                kept);
+                new Gates(node),
+                node);
         try {
             Step end = loop.run(state);
-            kept.index = end.state().index();
+            node.done(end.state().index());
             story.add(end.action().toString());
             return Optional.of(end);
-        } catch (Killed e) {
-            story.add("killed in task " + kept.index + ", "
-                    + job.tasks().get(kept.index).title());
+        } catch (SimulatedRecords.Killed e) {
+            story.add("killed in " + kept.index() + ", "
+                    + job.tasks().get(kept.index()).title());
             return Optional.empty();
+        } catch (LeaseLostException e) {
+            story.add("the first of them sends nothing any more");
+            Optional<Step> end = taken.orElseThrow();
+            taken = Optional.empty();
+            return end;
         }
     }
 
+    /** Another process goes on with a run whose own has fallen silent, and has not ended. */
+    private void takeOver() {
+        story.add("taken over in " + kept.index() + ", "
+                + job.tasks().get(kept.index()).title());
+        workshop.reconnect();
+        taken = Optional.of(carryOut(Recovery.after(job.tasks(), kept.ended(true))));
+    }
+
     private void disturb(boolean on) {
-        kept.killAt = 0;
-        kept.killAtWriting = 0;
+        kept.calm();
         wire.lose(0, false);
         if (!on) return;
-        switch (random.nextInt(6)) {
-            case 0 -> kept.killAt = kept.calls + 1 + random.nextInt(random.nextBoolean() ? 30 : 400);
-            case 1 -> kept.killAtWriting = kept.writings + 1 + random.nextInt(8);
-            case 2 -> wire.lose(1 + random.nextInt(30), random.nextBoolean());
+        switch (random.nextInt(7)) {
+            case 0 -> kept.killAt(someCall());
+            case 1 -> kept.killAtWriting(1 + random.nextInt(8));
+            case 2 -> kept.hangAt(someCall(), Duration.ofSeconds(1 + random.nextInt(40)), this::takeOver);
+            case 3 -> wire.lose(1 + random.nextInt(30), random.nextBoolean());
             default -> {} // only what stands below
         }
         for (int i = random.nextInt(3); i > 0; i--) {
@@ -166,6 +132,10 @@ final class SimulatedTrial {
             story.add(fault);
             workshop.faults().bring(((FaultSpec.Parsed.Spec) FaultSpec.parse(fault)).spec());
         }
+    }
+
+    private int someCall() {
+        return 1 + random.nextInt(random.nextBoolean() ? 30 : 400);
     }
 
     private String fault() {
@@ -199,8 +169,8 @@ final class SimulatedTrial {
 
     /** With the tool that the run names, as it says. */
     private void learnKeysElsewhere() {
-        if (kept.index >= job.tasks().size() || !(job.tasks().get(kept.index) instanceof RunTask.KeysElsewhere keys))
-            return;
+        if (kept.index() >= job.tasks().size()
+                || !(job.tasks().get(kept.index()) instanceof RunTask.KeysElsewhere keys)) return;
         while (workshop.vehicle().immobiliser().keys() < keys.keys())
             workshop.vehicle().immobiliser().learnedElsewhere();
     }
@@ -270,12 +240,17 @@ final class SimulatedTrial {
         }
         assertThat(bootOnly()).as("without software at the end").isEmpty();
         wire.nothingForGoodTwice();
+        workshop.vehicle().key(Key.ON);
+        kept.ledgerAgrees();
     }
 
     /** The supply is watched, codes are at hand, and somebody turns the key when it is asked for. */
     private final class Gates extends SupplyGates {
-        Gates() {
+        private final SimulatedRecords.Node node;
+
+        Gates(SimulatedRecords.Node node) {
             super(workshop);
+            this.node = node;
         }
 
         /** A person brings about what is asked for. */
@@ -288,6 +263,7 @@ final class SimulatedTrial {
 
         @Override
         public Verdict beforeSending(RunState state) {
+            node.beforeSending(state);
             if (state.phase() == RunState.Phase.WINDOW && state.tries() == 2) turnKey();
             return super.beforeSending(state);
         }

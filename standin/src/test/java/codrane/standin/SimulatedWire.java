@@ -58,11 +58,13 @@ final class SimulatedWire {
         onTheWayBack = back;
     }
 
-    DiagnosticLink over(DiagnosticLink link) {
+    /** @param node that sends */
+    DiagnosticLink over(DiagnosticLink link, SimulatedRecords.Node node) {
         return new DiagnosticLink() {
             @Override
             public Reply request(int address, Bytes request, Waits waits) {
                 planned(address, request);
+                node.sends(request, MERELY_READ.contains(request.u8(0)));
                 erasing(address, request);
                 boolean lost = request.u8(0) != TRANSFER && ++steps == lostAt;
                 if (lost && !onTheWayBack) return new Reply.Silent(waits.p2());

@@ -18,6 +18,7 @@ import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.link.DiagnosticLink;
+import codrane.link.run.RunControl;
 import codrane.link.run.RunGates;
 import java.time.Duration;
 import java.time.Instant;
@@ -72,7 +73,7 @@ final class BenchGates implements RunGates {
                 return new Verdict.Closed(
                         "Not started: " + verdict.reason(), "Raise the supply voltage, then run again.");
             hold(untouched(state) ? verdict.reason() : "Held before the next step. " + verdict.reason());
-            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            if (control.mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
     }
 
@@ -121,7 +122,7 @@ final class BenchGates implements RunGates {
             if (untouched(state) && time.instant().isAfter(end))
                 return new Verdict.Closed("Not started: the vehicle does not tell " + not + ".", conditions.prompt());
             hold(conditions.prompt() + " Not yet: " + not + ".");
-            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            if (control.mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
     }
 
@@ -134,7 +135,7 @@ final class BenchGates implements RunGates {
             watch.seen(order.bench().readKey(pack, link).map(VehicleCondition.KEY_ON::holds), time.instant());
             if (watch.turned()) return new Verdict.Open();
             hold(watch.prompt());
-            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            if (control.mayGoOn(state) instanceof Verdict.Closed closed) return closed;
         }
     }
 
@@ -144,15 +145,6 @@ final class BenchGates implements RunGates {
         if (!pack.equipment().sensors().containsKey(need.sensor())) return true;
         Optional<Integer> position = order.bench().readPosition(pack, link, need.sensor());
         return position.isPresent() && need.holds(position.get());
-    }
-
-    /** Whether the run still owns the interface, and nobody told it to stop. */
-    private Verdict mayGoOn(RunState state) {
-        if (control.lost()) throw new Leases.LeaseLostException(order.bench().name());
-        return control.halt()
-                .filter(halt -> halt.evenCommitted() || !state.committed())
-                .<Verdict>map(halt -> new Verdict.Closed(halt.sentence(), halt.nextStep()))
-                .orElseGet(Verdict.Open::new);
     }
 
     /** Faults are cleared in every module, so a module that is only cleared is a witness still. */
@@ -175,7 +167,7 @@ final class BenchGates implements RunGates {
     @Override
     public Verdict beforeSending(RunState state) {
         while (true) {
-            if (mayGoOn(state) instanceof Verdict.Closed closed) return closed;
+            if (control.mayGoOn(state) instanceof Verdict.Closed closed) return closed;
             Optional<Verdict> stopped = stopsWhatMoves(state);
             if (stopped.isPresent()) return stopped.get();
             Optional<String> why = held(state);

@@ -1,5 +1,7 @@
 package codrane.app.live;
 
+import codrane.link.run.LeaseLostException;
+import codrane.link.run.RunControl;
 import java.time.Duration;
 import java.time.InstantSource;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -20,7 +22,7 @@ final class Heartbeat {
     private Heartbeat() {}
 
     /**
-     * @param renew throws {@link Leases.LeaseLostException} when the lease is another's
+     * @param renew throws {@link LeaseLostException} when the lease is another's
      * @param keepSession may throw when the link is gone: the run itself finds that out
      */
     static Heartbeat of(long runId, RunControl control, InstantSource time, Runnable renew, Runnable keepSession) {
@@ -48,7 +50,7 @@ final class Heartbeat {
         try {
             renew.run();
             control.renewed(time.instant());
-        } catch (Leases.LeaseLostException e) {
+        } catch (LeaseLostException e) {
             control.lose();
         } catch (RuntimeException e) {
             LOG.warn("run {}: its lease could not be renewed: {}", runId, e.getMessage());

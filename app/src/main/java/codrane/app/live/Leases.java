@@ -1,5 +1,6 @@
 package codrane.app.live;
 
+import codrane.link.run.LeaseLostException;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -15,13 +16,6 @@ class Leases {
     Leases(JdbcClient jdbc, Node node) {
         this.jdbc = jdbc;
         this.node = node;
-    }
-
-    /** The run no longer holds the interface: it must not send. */
-    static final class LeaseLostException extends RuntimeException {
-        LeaseLostException(String name) {
-            super("the lease of " + name + " was lost");
-        }
     }
 
     /**

@@ -10,6 +10,8 @@ import codrane.core.run.RunState;
 import codrane.core.run.Step;
 import codrane.core.text.Words;
 import codrane.link.LinkLostException;
+import codrane.link.run.LeaseLostException;
+import codrane.link.run.RunControl;
 import codrane.link.run.RunLoop;
 import java.time.Duration;
 import java.time.Instant;
@@ -71,9 +73,6 @@ public class RunService implements SmartLifecycle {
         record Refused(String reason) implements Begun {}
     }
 
-    /** A run that owns its interface. */
-    private record Claim(long runId, long fence) {}
-
     /** Begins the one run of a plan. In a transaction of the caller's, it begins when that is committed. */
     public Begun start(RunOrder order) {
         return begin(order, Optional.empty());
@@ -93,7 +92,7 @@ public class RunService implements SmartLifecycle {
             if (runId.isEmpty())
                 return new Begun.Refused(
                         "This plan was carried out already: a plan is carried out once. Plan again if something is left to do.");
-            RunControl control = new RunControl(time.instant());
+            RunControl control = new RunControl(order.bench().name(), time.instant());
             if (active.putIfAbsent(runId.get(), control) != null)
                 return new Begun.Refused("This job's run is already under way.");
             Optional<Long> fence = leases.take(order.bench().name(), runId.get());
@@ -138,7 +137,7 @@ public class RunService implements SmartLifecycle {
         RunProgress progress = new RunProgress(hub, time, order.subject().jobNumber());
         Runnable renew = () -> leases.renew(order.bench().name(), claim.runId(), claim.fence());
         JdbcRunJournal journal = new JdbcRunJournal(
-                order, claim.runId(), new JdbcRunJournal.Tools(store, ledger, time), progress, control, renew);
+                order, claim, new JdbcRunJournal.Tools(store, ledger, time), progress, control, renew);
         supplies.begin(claim.runId(), order);
         try {
             Step end = order.bench().use(order.pack(), link -> {
@@ -169,7 +168,7 @@ public class RunService implements SmartLifecycle {
                     state.recovering() ? JobRun.State.INTERRUPTED : JobRun.State.STOPPED,
                     "The link could not be opened: " + e.getMessage(),
                     "Check cable and power, then run again.");
-        } catch (Leases.LeaseLostException e) {
+        } catch (LeaseLostException e) {
             LOG.warn("run {} stops sending: {}", claim.runId(), e.getMessage());
             end(
                     order,

@@ -4,6 +4,7 @@ import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.run.RunState;
 import codrane.core.vin.Vin;
+import codrane.link.run.LeaseLostException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -94,10 +95,12 @@ public class RunStore {
                 .update();
     }
 
-    void progress(long runId, RunState state) {
+    /** @throws LeaseLostException when the run is no longer the claim's: what another does with it is not overwritten */
+    void progress(Claim claim, RunState state) {
         if (state.finished()) return;
-        jdbc.sql(
-                        "update run set task_index = ?, task_title = ?, committed = ?, block = ?, blocks = ?, confirmed_bytes = ? where id = ?")
+        int rows = jdbc.sql(
+                        "update run set task_index = ?, task_title = ?, committed = ?, block = ?, blocks = ?, confirmed_bytes = ?"
+                                + " where id = ? and fence = ? and state = 'RUNNING'")
                 .params(
                         state.index(),
                         state.task().title(),
@@ -105,8 +108,10 @@ public class RunStore {
                         state.blockSent(),
                         state.blocks(),
                         state.confirmedBytes(),
-                        runId)
+                        claim.runId(),
+                        claim.fence())
                 .update();
+        if (rows == 0) throw new LeaseLostException("run " + claim.runId());
     }
 
     /** @param fence of the run's own lease: a run that lost it says nothing any more */
@@ -118,18 +123,34 @@ public class RunStore {
     }
 
     /**
-     * Opens a step.
+     * A step that is about to be sent.
      *
      * @param task index of the run's task that it belongs to
-     * @return the row's id
      */
-    long journal(long runId, int task, String purpose, String module, String request, boolean writes) {
-        return jdbc.sql(
-                        "insert into journal (run_id, task, number, at, purpose, module, request, writes, state)"
-                                + " select ?, ?, coalesce(max(number), 0) + 1, ?, ?, ?, ?, ?, 'OPEN' from journal where run_id = ? returning id")
-                .params(runId, task, now(), purpose, module, request, writes, runId)
+    record Opened(int task, String purpose, String module, String request, boolean writes) {}
+
+    /**
+     * Opens a step.
+     *
+     * @return the row's id
+     * @throws LeaseLostException as {@link #progress}
+     */
+    long journal(Claim claim, Opened step) {
+        return jdbc.sql("insert into journal (run_id, task, number, at, purpose, module, request, writes, state)"
+                        + " select r.id, ?, (select coalesce(max(j.number), 0) + 1 from journal j where j.run_id = r.id), ?, ?, ?, ?, ?, 'OPEN'"
+                        + " from run r where r.id = ? and r.fence = ? and r.state = 'RUNNING' returning id")
+                .params(
+                        step.task(),
+                        now(),
+                        step.purpose(),
+                        step.module(),
+                        step.request(),
+                        step.writes(),
+                        claim.runId(),
+                        claim.fence())
                 .query(Long.class)
-                .single();
+                .optional()
+                .orElseThrow(() -> new LeaseLostException("run " + claim.runId()));
     }
 
     void close(long rowId, Answer state, String answer) {

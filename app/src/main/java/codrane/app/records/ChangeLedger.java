@@ -1,5 +1,6 @@
 package codrane.app.records;
 
+import codrane.core.run.TaskChanges;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.data.domain.Limit;
@@ -39,7 +40,18 @@ public class ChangeLedger {
             @org.jspecify.annotations.Nullable Integer dataIdentifier,
             String before,
             String after,
-            String software) {}
+            String software) {
+        public static Change of(Instant at, TaskChanges.Change made) {
+            return new Change(
+                    at,
+                    made.module(),
+                    made.what(),
+                    made.dataIdentifier().orElse(null),
+                    made.before(),
+                    made.after(),
+                    made.software());
+        }
+    }
 
     /** A change, with who made it in which job. */
     public record Made(Change change, String who, long jobId) {}

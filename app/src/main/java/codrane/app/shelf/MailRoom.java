@@ -3,15 +3,23 @@ package codrane.app.shelf;
 import codrane.app.shelf.MakerServiceClient.ServiceException;
 import codrane.app.workshop.CodraneSettings;
 import codrane.app.workshop.HttpServices;
-import codrane.core.octets.Bytes;
+import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
+import codrane.link.file.FileSource;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.client.ClientHttpResponse;
 import org.springframework.stereotype.Component;
+import org.springframework.web.client.RestClient;
 import org.springframework.web.client.RestClientException;
 import org.springframework.web.client.RestClientResponseException;
 
@@ -19,13 +27,19 @@ import org.springframework.web.client.RestClientResponseException;
 @Component
 public class MailRoom {
     private static final Duration PATIENCE = Duration.ofSeconds(20);
-    private static final int NOTHING_YET = 204;
-    private static final int LONGEST_FILE = 64 << 20;
+    private static final int BUFFER = 64 * 1024;
+    private static final long LONGEST_FILE = 512L << 20;
+    /** Until the whole of a file is here. */
+    private static final Duration FILE_PATIENCE = Duration.ofMinutes(5);
 
     private final MakerRequests requests;
+    private final RestClient answers;
+    private final Scratch scratch;
 
-    MailRoom(CodraneSettings settings) {
+    MailRoom(CodraneSettings settings, Scratch scratch) {
         requests = HttpServices.of(MakerRequests.class, settings.serviceUrl(), PATIENCE);
+        answers = HttpServices.client(settings.serviceUrl(), FILE_PATIENCE);
+        this.scratch = scratch;
     }
 
     /** What became of a letter. */
@@ -36,7 +50,7 @@ public class MailRoom {
         record Unknown() implements Answer {}
 
         /** @param name of the file */
-        record Arrived(String name, Bytes content) implements Answer {}
+        record Arrived(String name, Source content) implements Answer {}
     }
 
     /** @throws ServiceException when it can't be handed over */
@@ -53,25 +67,68 @@ public class MailRoom {
         }
     }
 
-    /**
-     * What came back under a reference.
-     *
-     * @throws ServiceException when the mail room can't be reached, or sends what can't be read
-     */
-    public Answer answer(String reference) {
+    /** Fetches what came back; a file that came is there until this is closed. */
+    public Delivery delivery() {
+        return new Delivery();
+    }
+
+    /** See {@link #delivery}. */
+    public final class Delivery implements AutoCloseable {
+        private Optional<FileSource> file = Optional.empty();
+
+        /**
+         * What came back under a reference.
+         *
+         * @throws ServiceException when the mail room can't be reached, or sends what can't be read
+         */
+        public Answer of(String reference) {
+            try {
+                return answers.get()
+                        .uri("/letters/{reference}", reference)
+                        .exchangeForRequiredValue((request, response) -> read(reference, response));
+            } catch (RestClientException e) {
+                throw unreached(e);
+            }
+        }
+
+        private Answer read(String reference, ClientHttpResponse response) throws IOException {
+            HttpStatusCode status = response.getStatusCode();
+            if (status.isSameCodeAs(HttpStatus.NO_CONTENT)) return new Answer.NotYet();
+            if (status.isSameCodeAs(HttpStatus.NOT_FOUND)) return new Answer.Unknown();
+            if (status.isError())
+                throw new ServiceException(
+                        "The mail room does not say what became of " + reference + " (answer " + status.value() + ").");
+            String name = Objects.requireNonNullElse(response.getHeaders().getFirst("X-File-Name"), "file");
+            FileSource received = received(response.getBody());
+            file = Optional.of(received);
+            return new Answer.Arrived(name.replaceAll("[^A-Za-z0-9._-]", "_"), received);
+        }
+
+        @Override
+        public void close() {
+            try {
+                if (file.isPresent()) file.get().close();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
+
+    private FileSource received(InputStream file) {
         try {
-            ResponseEntity<byte[]> answer = requests.answer(reference);
-            byte[] content = answer.getBody();
-            if (answer.getStatusCode().value() == NOTHING_YET || content == null) return new Answer.NotYet();
-            if (content.length > LONGEST_FILE) throw new ServiceException("What arrived is too large to be read.");
-            String name = Objects.requireNonNullElse(answer.getHeaders().getFirst("X-File-Name"), "file");
-            return new Answer.Arrived(name.replaceAll("[^A-Za-z0-9._-]", "_"), Bytes.copyOf(content));
-        } catch (RestClientResponseException e) {
-            if (e.getStatusCode().isSameCodeAs(HttpStatus.NOT_FOUND)) return new Answer.Unknown();
-            throw new ServiceException("The mail room does not say what became of " + reference + " (answer "
-                    + e.getStatusCode().value() + ").");
-        } catch (RestClientException e) {
-            throw unreached(e);
+            return scratch.written(out -> copy(file, out));
+        } catch (UncheckedIOException e) {
+            throw new ServiceException("What arrived broke off on its way. Look again.", e);
+        }
+    }
+
+    private static void copy(InputStream file, OutputStream out) throws IOException {
+        byte[] buffer = new byte[BUFFER];
+        long came = 0;
+        for (int n = file.read(buffer); n >= 0; n = file.read(buffer)) {
+            came += n;
+            if (came > LONGEST_FILE) throw new ServiceException("What arrived is too large to be read.");
+            out.write(buffer, 0, n);
         }
     }
 

@@ -4,7 +4,6 @@ import codrane.core.calibration.Manifest;
 import codrane.core.calibration.Release;
 import java.util.List;
 import java.util.Map;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -48,8 +47,4 @@ interface MakerRequests {
 
     @PostExchange(url = "/{service}/letters", contentType = "text/plain;charset=UTF-8")
     void letter(@PathVariable String service, @RequestParam Map<String, String> head, @RequestBody byte[] body);
-
-    /** 204 while nothing has come. */
-    @GetExchange("/letters/{reference}")
-    ResponseEntity<byte[]> answer(@PathVariable String reference);
 }

@@ -25,6 +25,8 @@ import codrane.core.run.RunMachine;
 import codrane.core.run.RunState;
 import codrane.core.run.RunTask;
 import codrane.link.DiagnosticLink;
+import codrane.link.run.LeaseLostException;
+import codrane.link.run.RunControl;
 import codrane.link.run.RunGates.Verdict;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,7 +47,7 @@ class BenchGatesTest {
     private final InstantSource time = InstantSource.system();
     private final RunOrder order = mock(RunOrder.class);
     private final BenchInterface bench = mock(BenchInterface.class);
-    private final RunControl control = new RunControl(time.instant());
+    private final RunControl control = new RunControl("Plover", time.instant());
     private final BenchGates gates = new BenchGates(
             order, mock(DiagnosticLink.class), new RunProgress(mock(LiveHub.class), time, 2201), control, time);
     private Pack pack;
@@ -149,7 +151,7 @@ class BenchGatesTest {
     @Test
     void beforeSending_leaseLost_sendsNothingMore() {
         control.lose();
-        assertThrows(Leases.LeaseLostException.class, () -> gates.beforeSending(first));
+        assertThrows(LeaseLostException.class, () -> gates.beforeSending(first));
     }
 
     @Test

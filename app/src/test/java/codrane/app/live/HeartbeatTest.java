@@ -3,6 +3,8 @@ package codrane.app.live;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.Until;
+import codrane.link.run.LeaseLostException;
+import codrane.link.run.RunControl;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -12,7 +14,7 @@ import org.junit.jupiter.api.Test;
 /** A lease is renewed, and a session kept, whatever the run's own thread waits for. */
 class HeartbeatTest {
     private final InstantSource time = InstantSource.system();
-    private final RunControl control = new RunControl(Instant.EPOCH);
+    private final RunControl control = new RunControl("Plover", Instant.EPOCH);
 
     @Test
     void beats_whileTheRunWaits_renewAndKeep() {
@@ -55,7 +57,7 @@ class HeartbeatTest {
                 control,
                 time,
                 () -> {
-                    throw new Leases.LeaseLostException("Plover");
+                    throw new LeaseLostException("Plover");
                 },
                 () -> {});
         Until.so(control::lost);

@@ -12,7 +12,6 @@ import codrane.core.job.PlanFacts;
 import codrane.core.job.Scan;
 import codrane.core.job.act.SpendingTooEarly;
 import codrane.core.job.stage.PrepareStage;
-import codrane.core.octets.Source;
 import codrane.core.pack.PackModule.Ident;
 import codrane.core.ready.Letter;
 import codrane.core.ready.Need;
@@ -119,14 +118,16 @@ public class LetterActs {
      * does not know is one that was not sent.
      */
     public Acted look(long number, String module, String who) {
-        return acts.asking(number, who, PrepareStage.LOOK, state -> notAwaited(state, module), asked -> {
-            Letter letter = asked.prepared().letter(module).orElseThrow();
-            try {
-                return answered(asked, letter, mail.answer(letter.reference()), who);
-            } catch (ServiceException e) {
-                return state -> Acted.refused(Words.said(e));
-            }
-        });
+        try (MailRoom.Delivery delivery = mail.delivery()) {
+            return acts.asking(number, who, PrepareStage.LOOK, state -> notAwaited(state, module), asked -> {
+                Letter letter = asked.prepared().letter(module).orElseThrow();
+                try {
+                    return answered(asked, letter, delivery.of(letter.reference()), who);
+                } catch (ServiceException e) {
+                    return state -> Acted.refused(Words.said(e));
+                }
+            });
+        }
     }
 
     private Function<JobState, Acted> answered(JobState asked, Letter letter, MailRoom.Answer answer, String who) {
@@ -137,8 +138,7 @@ public class LetterActs {
             case MailRoom.Answer.Unknown() ->
                 state -> notAwaited(state, letter.module()).orElseGet(() -> lost(state, letter, who));
             case MailRoom.Answer.Arrived file -> {
-                Function<JobState, Acted> upload =
-                        prepares.taken(asked, Source.of(file.content().toArray()), who);
+                Function<JobState, Acted> upload = prepares.taken(asked, file.content(), who);
                 yield state -> notAwaited(state, letter.module())
                         .or(() -> PrepareStage.UPLOAD.stop(state).map(Acted::refused)) // as any file that is taken
                         .orElseGet(() -> arrived(state, letter, file, upload.apply(state)));
