@@ -18,7 +18,11 @@ class SimulationTest {
     private static final int TRIALS = Integer.getInteger("codrane.simulate", 300);
     private static final Long SEED = Long.getLong("codrane.seed");
 
-    private record Result(long seed, Optional<String> title, Optional<String> failure) {}
+    private record Result(long seed, Optional<String> title, List<String> story, Optional<String> failure) {
+        boolean tells(String what) {
+            return story.stream().anyMatch(line -> line.startsWith(what));
+        }
+    }
 
     @Test
     void runs_disturbedKilledAndRecovered_endWellWhenWhatIsNextIsDone() {
@@ -37,21 +41,24 @@ class SimulationTest {
                         .map(r -> r.title().orElseThrow().split(" ")[0])
                         .distinct())
                 .hasSizeGreaterThan(10);
+        for (String what : List.of("killed", "taken over"))
+            assertThat(results).as(what).filteredOn(r -> r.tells(what)).hasSizeGreaterThan(TRIALS / 100);
     }
 
     private static Result play(long seed) {
         Random random = new Random(seed);
         Optional<SimulatedJob.Ready> job = SimulatedJob.of(random);
-        if (job.isEmpty()) return new Result(seed, Optional.empty(), Optional.empty());
+        if (job.isEmpty()) return new Result(seed, Optional.empty(), List.of(), Optional.empty());
         Optional<String> title = Optional.of(job.get().title());
         SimulatedTrial trial = new SimulatedTrial(job.get(), random);
         try {
             trial.play();
-            return new Result(seed, title, Optional.empty());
+            return new Result(seed, title, trial.story(), Optional.empty());
         } catch (AssertionError | RuntimeException e) {
             return new Result(
                     seed,
                     title,
+                    trial.story(),
                     Optional.of("CODRANE_SEED=" + seed + ", " + job.get().title() + ": " + e + "\n  "
                             + String.join("\n  ", trial.story())));
         }
