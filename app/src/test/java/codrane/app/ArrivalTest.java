@@ -236,6 +236,8 @@ class ArrivalTest {
         steps.scan();
         baselines.store(steps.number, "", "tech");
         steps.awaitTask();
+        assertThat(sentence(app.bean(SettingActs.class).compare(steps.number, -1, "tech")))
+                .contains("no baseline of this vehicle");
         List<String> both = List.of("climate-main/*", "climate-main/prewarm");
         assertThat(sentence(app.bean(SettingActs.class).putBack(steps.number, both, "tech")))
                 .contains("tick the one or the other");

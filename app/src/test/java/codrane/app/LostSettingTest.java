@@ -48,6 +48,13 @@ class LostSettingTest {
         }
     }
 
+    private static void close(Browsing browser) {
+        browser.page.keyboard().press("-");
+        browser.awaitNext("Print the report");
+        browser.act("Close the job");
+        browser.awaitNext("This job is closed");
+    }
+
     private static void takeIn(Browsing browser, String kind, String complaint) {
         browser.open("/jobs/new");
         browser.page.fill("#vin", Conditions.WISP.text());
@@ -89,10 +96,7 @@ class LostSettingTest {
         browser.page.goBack();
         browser.page.goBack();
         browser.awaitNext("Baseline is done");
-        browser.page.keyboard().press("-");
-        browser.awaitNext("Print the report");
-        browser.act("Close the job");
-        browser.awaitNext("This job is closed");
+        close(browser);
     }
 
     /** K4, the finding: what is not as it was left, grouped by the feature. */
@@ -116,10 +120,19 @@ class LostSettingTest {
         browser.awaitNext("Choose what is put back");
         assertThat(browser.page.isChecked(".release input")).isFalse();
         browser.picture(PICTURES.resolve("put-back.png"));
+        compareWithAnotherVisit(browser);
         browser.page.check(".release input");
         browser.act("Plan what is ticked");
         browser.awaitNext("Agree to 1 writing step");
         assertThat(browser.page.textContent("main")).contains("Cabin pre-warm timer: off → on, as it was left");
+    }
+
+    /** What the job before found is as good a witness as how the archive has it. */
+    private static void compareWithAnotherVisit(Browsing browser) {
+        browser.page.click("button:text-is('Compare')");
+        browser.page.waitForSelector("p.note:has-text('Found on ')");
+        browser.page.waitForSelector(".release b:has-text('Cabin pre-warm timer: off → on')");
+        assertThat(browser.page.isChecked(".release input")).isFalse();
     }
 
     private void putBack(Browsing browser) {

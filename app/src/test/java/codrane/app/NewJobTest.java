@@ -43,6 +43,18 @@ class NewJobTest {
     }
 
     @Test
+    void page_fromAVehicle_knowsTheVehicleAndAsksForTheComplaint() {
+        try (Browsing browser = new Browsing(app.url(), "desk")) {
+            browser.open("/vehicles/" + Conditions.WISP.text());
+            browser.page.click("main a:text-is('New job')");
+            browser.page.waitForSelector("p.ok:has-text(\"Tolvane Wisp\")");
+            assertThat(browser.page.evaluate("document.activeElement.id")).isEqualTo("complaint");
+            browser.open("/jobs/new?vin=" + Conditions.WISP.text() + "&kind=FIND_LOST_SETTING");
+            assertThat(browser.page.isChecked("input[value=FIND_LOST_SETTING]")).isTrue();
+        }
+    }
+
+    @Test
     void page_withAVin_offersModulesOfItsModelAndLeadsToWhatIsMissing() {
         try (Browsing browser = new Browsing(app.url(), "desk")) {
             browser.open("/jobs/new");

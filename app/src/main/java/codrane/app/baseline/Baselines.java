@@ -9,11 +9,11 @@ import codrane.core.job.Job;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -110,16 +110,13 @@ public class Baselines {
         return store.has(vehicleId, sha256);
     }
 
-    /** How the vehicle was left by the newest job other than this one. */
-    public Optional<BaselineSummary> asLeft(long vehicleId, long jobId) {
-        List<BaselineSummary> earlier = store.ofVehicle(vehicleId).stream()
+    /** What was read of the vehicle in other jobs: first how they left it, the newest first, then what they found. */
+    public List<BaselineSummary> earlier(long vehicleId, long jobId) {
+        return store.ofVehicle(vehicleId).stream()
                 .filter(b -> b.jobId() == null || b.jobId() != jobId)
                 .filter(BaselineSummary::whole)
+                .sorted(Comparator.comparing((BaselineSummary b) -> b.purpose() != Purpose.AS_LEFT))
                 .toList();
-        return earlier.stream()
-                .filter(b -> b.purpose() == Purpose.AS_LEFT)
-                .findFirst()
-                .or(() -> earlier.stream().findFirst());
     }
 
     void makeReference(long id) {

@@ -28,11 +28,25 @@ public class LostSettings {
         this.times = times;
     }
 
-    /** @return empty when there is nothing to compare with, or no baseline of now */
+    /**
+     * Against how the newest job left it, or the one that a person chose.
+     *
+     * @return empty when there is nothing to compare with, or no baseline of now
+     */
     public Optional<Lost> of(JobState state) {
         Optional<BaselineSummary> now = state.baseline().filter(BaselineSummary::whole);
-        if (now.isEmpty()) return Optional.empty();
-        return baselines.asLeft(state.job().vehicleId(), state.job().id()).map(then -> compare(state, then, now.get()));
+        List<BaselineSummary> all = earlier(state);
+        if (now.isEmpty() || all.isEmpty()) return Optional.empty();
+        BaselineSummary then = all.stream()
+                .filter(b -> state.decided().compared().equals(Optional.of(b.id())))
+                .findFirst()
+                .orElse(all.getFirst());
+        return Optional.of(compare(state, then, now.get()));
+    }
+
+    /** With what a vehicle can be compared: see {@link Baselines#earlier}. */
+    public List<BaselineSummary> earlier(JobState state) {
+        return baselines.earlier(state.job().vehicleId(), state.job().id());
     }
 
     private Lost compare(JobState state, BaselineSummary then, BaselineSummary now) {

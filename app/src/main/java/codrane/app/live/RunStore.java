@@ -122,11 +122,7 @@ public class RunStore {
                 .update();
     }
 
-    /**
-     * A step that is about to be sent.
-     *
-     * @param task index of the run's task that it belongs to
-     */
+    /** A step that is about to be sent, of the run's task with that index. */
     record Opened(int task, String purpose, String module, String request, boolean writes) {}
 
     /**

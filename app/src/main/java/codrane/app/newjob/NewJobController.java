@@ -24,9 +24,10 @@ class NewJobController {
     }
 
     @GetMapping("/jobs/new")
-    String form(Model model) {
-        model.addAttribute("form", NewJobForm.empty());
-        return page(model, "vin");
+    String form(
+            @RequestParam(defaultValue = "") String vin, @RequestParam(defaultValue = "") String kind, Model model) {
+        model.addAttribute("form", NewJobForm.of(vin, kind));
+        return page(model, vin.isEmpty() ? "vin" : "complaint");
     }
 
     private String page(Model model, String first) {

@@ -31,7 +31,8 @@ public record NewJobForm(
         return part ? new NewJobForm(vin, complaint, WorkAsked.PART_OF_ANY_KIND, replaced, origin) : this;
     }
 
-    static NewJobForm empty() {
-        return new NewJobForm("", "", "", "", "");
+    /** @param kind empty when it is not chosen yet */
+    static NewJobForm of(String vin, String kind) {
+        return new NewJobForm(vin, "", kind, "", "");
     }
 }

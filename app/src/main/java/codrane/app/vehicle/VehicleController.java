@@ -86,9 +86,13 @@ class VehicleController {
                         vehicle.id(),
                         changes.stream().map(ChangeLedger.Made::change).toList()),
                 ChangeLine.of(pack, changes, times::at));
-        boolean mayTake = Routes.allows(Role.of(who), HttpMethod.POST, "/vehicles/" + vin + "/baselines");
-        model.addAttribute("view", VehicleView.of(known, times::at, mayTake));
+        VehicleView.May may = new VehicleView.May(may(who, "/vehicles/" + vin + "/baselines"), may(who, "/jobs"));
+        model.addAttribute("view", VehicleView.of(known, times::at, may));
         return "vehicle/one";
+    }
+
+    private static boolean may(Authentication who, String path) {
+        return Routes.allows(Role.of(who), HttpMethod.POST, path);
     }
 
     private Job.Vehicle vehicle(String vin) {

@@ -13,8 +13,6 @@ import java.util.stream.Collectors;
 
 /**
  * The page of a vehicle: its life.
- *
- * @param mayTake whether this one may take in a baseline from a file
  */
 record VehicleView(
         String model,
@@ -23,7 +21,15 @@ record VehicleView(
         List<BaselineLine> baselines,
         List<ModuleLine> modules,
         List<ChangeLine> changes,
-        boolean mayTake) {
+        May may) {
+    /**
+     * What this one may do here.
+     *
+     * @param take take in a baseline from a file
+     * @param begin take in a job
+     */
+    record May(boolean take, boolean begin) {}
+
     /** A job, newest first. */
     record JobLine(long number, String title, String when, String complaint) {}
 
@@ -42,7 +48,7 @@ record VehicleView(
             List<ChangeLine> changes) {}
 
     /** @param when an instant in the workshop's words */
-    static VehicleView of(Known known, Function<Instant, String> when, boolean mayTake) {
+    static VehicleView of(Known known, Function<Instant, String> when, May may) {
         return new VehicleView(
                 known.vehicle().model(),
                 known.vehicle().vin(),
@@ -50,7 +56,7 @@ record VehicleView(
                 lines(known.baselines(), when),
                 known.modules().stream().map(m -> line(m, when)).toList(),
                 inJobs(known),
-                mayTake);
+                may);
     }
 
     private static JobLine line(Job job, Function<Instant, String> when) {

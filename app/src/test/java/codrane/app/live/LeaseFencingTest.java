@@ -4,7 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import codrane.app.TestApp;
+import codrane.app.packs.PackShelf;
+import codrane.core.pack.Pack;
+import codrane.core.run.RunState;
+import codrane.core.run.RunTask;
 import codrane.link.run.LeaseLostException;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -88,5 +93,34 @@ class LeaseFencingTest {
                 .param(mine)
                 .update();
         assertThrows(LeaseLostException.class, () -> leases.renew("fence-d", mine, fence));
+    }
+
+    /** It was overtaken while it stood still: neither where the run is nor a step is overwritten by what it knew. */
+    @Test
+    void writtenDown_withAnOldFence_isRefused() {
+        RunStore store = TestApp.bean(RunStore.class);
+        long run = run("fence-e");
+        Claim overtaken = new Claim(run, take("fence-e", run));
+        Claim now = new Claim(run, take("fence-e", run));
+        List<RunTask> tasks = tasks();
+        RunStore.Opened step = new RunStore.Opened(0, "Write", "body", "2EF190", true);
+        store.progress(now, RunState.goOn(tasks, 1));
+        assertThrows(LeaseLostException.class, () -> store.progress(overtaken, RunState.begin(tasks)));
+        assertThrows(LeaseLostException.class, () -> store.journal(overtaken, step));
+        assertThat(jdbc.sql("select task_index from run where id = ?")
+                        .param(run)
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(1);
+        assertThat(store.journal(run, 9)).isEmpty();
+        store.journal(now, step);
+        assertThat(store.journal(run, 9)).hasSize(1);
+        jdbc.sql("delete from journal where run_id = ?").param(run).update();
+    }
+
+    private static List<RunTask> tasks() {
+        Pack pack = TestApp.bean(PackShelf.class).get("brennick-lorne");
+        RunTask.Restart restart = new RunTask.Restart(pack.module("body"), "Restart the body");
+        return List.of(restart, restart);
     }
 }

@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param putBack settings that a person chose to write: lost ones, and those changed by name
  * @param plan the newest version
  * @param instructions from elsewhere that were taken, with their sources
+ * @param compared id of the baseline with which the vehicle is compared; empty when it is the newest
  */
 public record Decided(
         DecideNotes notes,
@@ -21,7 +22,8 @@ public record Decided(
         MarketRules law,
         List<PutBack> putBack,
         Optional<PlanVersion> plan,
-        List<InstructionNote> instructions)
+        List<InstructionNote> instructions,
+        Optional<Long> compared)
         implements Part {
     public static final Decided NOTHING =
             new Decided(DecideNotes.NONE, Policy.DEFAULT, MarketRules.NONE, List.of(), Optional.empty());
@@ -31,9 +33,9 @@ public record Decided(
         instructions = List.copyOf(instructions);
     }
 
-    /** Without an instruction from elsewhere. */
+    /** Without an instruction from elsewhere, and compared with the newest. */
     public Decided(
             DecideNotes notes, Policy policy, MarketRules law, List<PutBack> putBack, Optional<PlanVersion> plan) {
-        this(notes, policy, law, putBack, plan, List.of());
+        this(notes, policy, law, putBack, plan, List.of(), Optional.empty());
     }
 }

@@ -99,7 +99,9 @@ public final class DerivedCoding {
                 .filter(key -> !own)
                 .ifPresent(key -> values.put(key, state.job().vin().end()));
         derived.forEach((setting, value) -> {
-            if (setting.layout().equals(layout.id())) values.put(setting.field(), value);
+            boolean there = setting.layout().equals(layout.id())
+                    && layout.field(setting.field()).isPresent(); // an older software has not all of them
+            if (there) values.put(setting.field(), value);
         });
         return values;
     }

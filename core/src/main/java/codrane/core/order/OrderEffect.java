@@ -72,7 +72,7 @@ public record OrderEffect(
         intended.forEach(change -> modules.add(change.module()));
         Set<Setting> besides = new LinkedHashSet<>(target.keySet());
         besides.removeAll(about);
-        besides.removeIf(setting -> !modules.contains(holder(pack, setting)));
+        besides.removeIf(setting -> !modules.contains(holder(pack, setting)) || !there(pack, setting));
         return new OrderEffect(
                 then,
                 inPackOrder(pack, modules),
@@ -114,6 +114,11 @@ public record OrderEffect(
                         target.getOrDefault(setting, "")))
                 .filter(change -> !change.to().isEmpty() && !change.to().equals(change.from()))
                 .toList();
+    }
+
+    /** Whether the software of the vehicle has it. */
+    private static boolean there(Pack pack, Setting setting) {
+        return pack.layout(setting.layout()).field(setting.field()).isPresent();
     }
 
     /** The module that keeps a setting. */

@@ -1,9 +1,11 @@
 package codrane.core.planner;
 
 import codrane.core.baseline.PutBack;
+import codrane.core.order.OrderEffect;
 import codrane.core.pack.Feature.Setting;
 import codrane.core.pack.LayoutVersion;
 import codrane.core.pack.PackModule;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.SettingChange;
@@ -60,11 +62,18 @@ final class LayoutOfSoftware implements Rule {
 
     private static List<Setting> wished(VehicleFacts facts) {
         Stream<SettingChange> equipment = EnableFeature.changes(facts, facts.askedFeatures()).stream();
-        return Stream.concat(facts.wished().stream(), equipment)
+        Stream<Setting> named = Stream.concat(facts.wished().stream(), equipment)
                 .filter(change -> !change.to().isEmpty())
-                .map(change -> new Setting(change.block(), change.field()))
-                .distinct()
-                .toList();
+                .map(change -> new Setting(change.block(), change.field()));
+        return Stream.concat(named, ordered(facts)).distinct().toList();
+    }
+
+    /** Of which the wished options speak. */
+    private static Stream<Setting> ordered(VehicleFacts facts) {
+        if (facts.kind() != JobKind.RETROFIT) return Stream.of();
+        return facts.pack().equipment().order().stream()
+                .flatMap(order -> OrderWork.of(facts, order).changes().intended().stream())
+                .map(OrderEffect.Change::setting);
     }
 
     /** Ranges of software with a known layout, in words; with a setting, of those that have it. */

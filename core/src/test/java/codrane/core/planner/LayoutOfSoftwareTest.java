@@ -63,6 +63,33 @@ class LayoutOfSoftwareTest {
                 .noneMatch(reason -> reason.contains("newer than any"));
     }
 
+    /** A lift that is newer speaks for the order; one that is older does not have what the order sets. */
+    @Test
+    void option_thatSetsWhatTheSoftwareDoesNotHave_isRefusedWithTheOneThatHasIt() {
+        Pack pack = Packs.changed(
+                "brennick-lorne",
+                "    - { when: LFT1 and MKT1, set: lift-main/beeper, to: quiet }",
+                "    - { when: LFT1, set: lift-limits/pump.seconds, to: \"30\" }");
+        assertThat(Planner.plan(option(pack, "3.08")).blocks())
+                .contains("Software 3.08 of the tail lift does not have \"Longest pump run\":"
+                        + " it is there from software 3.10 and newer.");
+        Plan plan = Planner.plan(option(pack, "3.12"));
+        assertThat(plan.blocks()).isEmpty();
+        assertThat(Cases.operation(plan, Kind.DERIVE_CODING, "tail-lift").reasons())
+                .anyMatch(reason -> reason.contains("\"Longest pump run\" from 25 s to 30"));
+    }
+
+    private static VehicleFacts option(Pack pack, String liftSoftware) {
+        return Cases.with(
+                        Cases.healthy(JobKind.RETROFIT, pack, Cases.LORNE),
+                        "tail-lift",
+                        Cases.answer(Cases.LORNE.text(), liftSoftware, CodingState.AGREES))
+                .with(new Wishes(
+                        List.of(pump()),
+                        List.of(),
+                        new Wishes.OrderChange(List.of("MKT2", "USE3"), List.of(), List.of("LFT1"))));
+    }
+
     @Test
     void programming_thatRelaysTheCoding_saysWhatIsNewAndWhatGoes() {
         VehicleFacts update = Cases.with(

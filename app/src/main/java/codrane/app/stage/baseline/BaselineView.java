@@ -4,6 +4,7 @@ import codrane.app.baseline.Lost;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.job.JobState;
 import codrane.core.pack.PackModule;
+import codrane.core.plan.JobKind;
 import java.util.List;
 import java.util.Optional;
 
@@ -13,7 +14,7 @@ import java.util.Optional;
  * @param lost how the vehicle was left before, against now; empty when there is nothing to compare with
  * @param modules that can be read alone; none when this one may not read, or nothing was scanned
  */
-public record BaselineView(long number, List<Line> kept, Optional<LostLine> lost, List<Choice> modules) {
+public record BaselineView(long number, String vin, List<Line> kept, Optional<LostLine> lost, List<Choice> modules) {
     private static final int HASH = 16;
 
     /** A stored baseline. */
@@ -21,9 +22,17 @@ public record BaselineView(long number, List<Line> kept, Optional<LostLine> lost
 
     /**
      * @param title of what differs; empty when no setting does
+     * @param putBack how it gets back, as a sentence; where this job does it itself it is the next act
      * @param left baseline of how it was left
      */
-    public record LostLine(String title, String sentence, boolean same, List<Group> groups, long left, long now) {}
+    public record LostLine(
+            String title,
+            String sentence,
+            boolean same,
+            List<Group> groups,
+            Optional<String> putBack,
+            long left,
+            long now) {}
 
     /** Settings that belong together, each as a text. */
     public record Group(String title, String settings) {}
@@ -34,6 +43,7 @@ public record BaselineView(long number, List<Line> kept, Optional<LostLine> lost
     static BaselineView of(JobState state, Optional<Lost> lost, boolean may) {
         return new BaselineView(
                 state.job().number(),
+                state.job().vehicle().vin().text(),
                 state.baselined().kept().stream().map(b -> line(state, b)).toList(),
                 lost.map(l -> lost(state, l)),
                 may && state.before().isPresent() ? choices(state) : List.of());
@@ -69,6 +79,10 @@ public record BaselineView(long number, List<Line> kept, Optional<LostLine> lost
                 lost.sentence(),
                 lost.same(),
                 groups,
+                state.job().kind() == JobKind.FIND_LOST_SETTING
+                        ? Optional.empty()
+                        : Optional.of("This job leaves them as they are. A job of their own puts them back; what it"
+                                + " compares with is kept until then."),
                 lost.asLeft().id(),
                 lost.now().id());
     }

@@ -3,6 +3,7 @@ package codrane.app.stage.decide;
 import codrane.app.notes.NoteKind;
 import codrane.core.baseline.PutBack;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Settings that a person chose to write, as they are stored.
@@ -20,6 +21,11 @@ record ChosenStored(long baseline, List<Setting> settings) {
                 settings.stream()
                         .map(s -> new Setting(s.module(), s.layout(), s.field(), s.value(), s.found()))
                         .toList());
+    }
+
+    /** The baseline with which the vehicle is compared. */
+    Optional<Long> compared() {
+        return baseline > 0 ? Optional.of(baseline) : Optional.empty();
     }
 
     List<PutBack> chosen() {

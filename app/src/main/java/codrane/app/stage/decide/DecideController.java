@@ -46,6 +46,11 @@ class DecideController {
         return decide(chosen instanceof Acted.Done ? plans.plan(number, who.getName()) : chosen, number, flash);
     }
 
+    @PostMapping("/decide/left")
+    String left(@PathVariable long number, @RequestParam long baseline, Principal who, RedirectAttributes flash) {
+        return decide(settings.compare(number, baseline, who.getName()), number, flash);
+    }
+
     @PostMapping("/decide/wording")
     String wording(@PathVariable long number, @RequestParam String text, Principal who, RedirectAttributes flash) {
         return decide(decides.wording(number, text, who.getName()), number, flash);

@@ -79,7 +79,8 @@ class DecideRoom implements Room {
                 asked.note(a.job(), InstructionsStored.KIND)
                         .map(Note.Read::content)
                         .map(InstructionsStored::notes)
-                        .orElse(List.of())));
+                        .orElse(List.of()),
+                asked.note(a.job(), ChosenStored.KIND).map(Note.Read::content).flatMap(ChosenStored::compared)));
     }
 
     private static List<Policy.Overrule> overrules(Gathering asked, Job job) {
@@ -105,7 +106,8 @@ class DecideRoom implements Room {
     @Override
     public DecideView view(JobState state, Viewer viewer) {
         boolean finds = state.job().kind() == JobKind.FIND_LOST_SETTING;
-        Optional<LostView> lostView = finds ? lost.of(state).map(l -> LostView.of(state, l)) : Optional.empty();
+        Optional<LostView> lostView =
+                finds ? lost.of(state).map(l -> LostView.of(state, l, lost.earlier(state))) : Optional.empty();
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
         Optional<InstructionsView> followed = state.job().kind() == JobKind.CHANGE_LINE
                 ? Optional.of(InstructionsView.of(

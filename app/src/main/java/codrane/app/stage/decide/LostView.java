@@ -1,6 +1,7 @@
 package codrane.app.stage.decide;
 
 import codrane.app.baseline.Lost;
+import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.Drift;
 import codrane.core.job.JobState;
 import java.util.List;
@@ -9,25 +10,37 @@ import java.util.List;
  * How the vehicle was left, against now: nothing is ticked.
  *
  * @param nothing that no setting was lost, as a sentence; empty when some were
+ * @param earlier with what it may be compared instead
  * @param others what can't be compared setting by setting
  */
 public record LostView(
         String left,
+        List<Earlier> earlier,
         String nothing,
         boolean same,
         List<Group> groups,
         List<String> others,
         List<Tick> whole,
         List<String> refused) {
+    private static final int MOST = 12;
+
     public record Group(String title, List<Tick> settings) {}
 
     /** @param more what is to be known before it is ticked */
     public record Tick(String value, String title, String more, boolean possible) {}
 
-    static LostView of(JobState state, Lost lost) {
+    /** @param id of the baseline */
+    public record Earlier(long id, String title) {}
+
+    /** @param all with what the vehicle can be compared, see Baselines#earlier */
+    static LostView of(JobState state, Lost lost, List<BaselineSummary> all) {
         return new LostView(
-                "Left on " + state.now().dayAndTime(lost.asLeft().takenAt())
-                        + ", against now. Nothing is ticked for you.",
+                title(state, lost.asLeft()) + ", against now. Nothing is ticked for you.",
+                all.stream()
+                        .filter(b -> b.id() != lost.asLeft().id())
+                        .limit(MOST)
+                        .map(b -> new Earlier(b.id(), title(state, b)))
+                        .toList(),
                 lost.drift().isEmpty() ? lost.sentence() : "",
                 lost.same(),
                 lost.drift().groups().stream()
@@ -40,6 +53,11 @@ public record LostView(
                         .map(w -> new Tick(w.putBack().key(), w.title(), "", !state.runHolds()))
                         .toList(),
                 lost.wholeRefused());
+    }
+
+    private static String title(JobState state, BaselineSummary then) {
+        boolean left = then.purpose() == BaselineSummary.Purpose.AS_LEFT;
+        return (left ? "Left on " : "Found on ") + state.now().dayAndTime(then.takenAt()) + ", " + then.takenBy();
     }
 
     private static Tick tick(JobState state, Drift.Lost lost) {

@@ -215,6 +215,19 @@ public class SettingActs {
         return state.pack().equipment().on(equipment).containsKey(new Feature.Setting(layout, field));
     }
 
+    /** Compares with how an earlier job left the vehicle; what was ticked before is not. */
+    public Acted compare(long number, long baseline, String who) {
+        return acts.on(number, who, DecideStage.LEFT, state -> {
+            if (state.job().kind() != JobKind.FIND_LOST_SETTING)
+                return Acted.refused("This job compares nothing with how the vehicle was left.");
+            if (losts.earlier(state).stream().noneMatch(b -> b.id() == baseline))
+                return Acted.refused("That is no baseline of this vehicle from another job.");
+            chosen.keep(state, baseline, List.of(), who);
+            audit.record(who, "compared with a baseline", "job " + state.job().number(), String.valueOf(baseline));
+            return Acted.done();
+        });
+    }
+
     /**
      * Chooses which lost settings are put back; nothing is chosen beforehand.
      *

@@ -33,8 +33,8 @@ record Signs(Baselines baselines) {
 
     /** Modules that were programmed since the last visit, by somebody else. */
     List<String> programmed(JobState state, Scan scan) {
-        return baselines
-                .asLeft(state.job().vehicleId(), state.job().id())
+        return baselines.earlier(state.job().vehicleId(), state.job().id()).stream()
+                .findFirst()
                 .map(summary -> baselines.file(summary.id()))
                 .map(last -> state.pack().modules().values().stream()
                         .flatMap(m -> programmed(m, scan.readings().get(m.id()), last).stream())

@@ -47,6 +47,7 @@ public final class DecideStage implements StageRules {
                     PlanBasis.of(state).isPresent(),
                     "Scan again first: a plan rests on how the vehicle is now, and it was worked on since."));
     public static final Ask PUT_BACK = say("put-back", "chose settings to put back");
+    public static final Ask LEFT = say("decide/left", "chose with what to compare");
     public static final Ask NOTE = say("decide", "noted for the plan");
     public static final Ask ORIGIN = say("decide/origin", "said where the part comes from");
     public static final Ask FEATURE = say("decide/feature", "chose equipment");
