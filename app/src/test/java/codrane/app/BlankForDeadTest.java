@@ -126,12 +126,16 @@ class BlankForDeadTest {
         daily(app, job);
     }
 
-    /** Bought last: its price is agreed to, one of yesterday is not kept, and it stands nowhere in the open. */
+    /** Bought last: its price is agreed to, a lost answer may have cost, one of yesterday is not kept; nowhere in the open. */
     private static void daily(App app, JobSteps job) throws Exception {
         DailyCodeActs daily = app.bean(DailyCodeActs.class);
         await().atMost(Duration.ofSeconds(60))
                 .until(() -> SpendingTooEarly.open(job.facts()).isEmpty());
         assertThat(daily.buy(job.number, 12, WHO).toString()).contains("It costs 38 cr now", "Nothing was paid");
+        TestWorld.service(app.world(), "/peregil/daily-code/down");
+        assertThat(daily.buy(job.number, 38, WHO).toString()).contains("can't be reached", "Nothing was paid");
+        TestWorld.service(app.world(), "/peregil/daily-code/cut");
+        assertThat(daily.buy(job.number, 38, WHO).toString()).contains("Whether it was paid is not known");
         TestWorld.service(app.world(), "/peregil/daily-code/slow");
         assertThat(daily.buy(job.number, 38, WHO).toString()).contains("It is not kept");
         TestWorld.service(app.world(), "/peregil/daily-code/right");

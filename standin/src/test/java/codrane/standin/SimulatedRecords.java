@@ -39,6 +39,8 @@ final class SimulatedRecords {
     private int killAt;
     private int writings;
     private int killAtWriting;
+    private int handAt;
+    private Runnable hand = () -> {};
     private int hangAt;
     private Duration hang = Duration.ZERO;
     private Runnable meanwhile = () -> {};
@@ -61,6 +63,7 @@ final class SimulatedRecords {
     void calm() {
         killAt = 0;
         killAtWriting = 0;
+        handAt = 0;
         hangAt = 0;
     }
 
@@ -72,6 +75,12 @@ final class SimulatedRecords {
     /** Has the process die just after a write, and before that is known. */
     void killAtWriting(int number) {
         killAtWriting = writings + number;
+    }
+
+    /** Has somebody do something at the vehicle. */
+    void handAt(int call, Runnable act) {
+        handAt = calls + call;
+        hand = act;
     }
 
     /** Has the process, with all its threads, stand still. Long enough, and another takes the run over. */
@@ -97,6 +106,7 @@ final class SimulatedRecords {
     /** @return whether it stood still just now */
     private boolean moment() {
         if (++calls == killAt) throw new Killed();
+        if (calls == handAt) hand.run();
         if (calls != hangAt) return false;
         hangAt = 0;
         job.workshop().time().advance(hang);

@@ -120,11 +120,12 @@ final class SimulatedTrial {
         kept.calm();
         wire.lose(0, false);
         if (!on) return;
-        switch (random.nextInt(7)) {
+        switch (random.nextInt(8)) {
             case 0 -> kept.killAt(someCall());
             case 1 -> kept.killAtWriting(1 + random.nextInt(8));
             case 2 -> kept.hangAt(someCall(), Duration.ofSeconds(1 + random.nextInt(40)), this::takeOver);
-            case 3 -> wire.lose(1 + random.nextInt(30), random.nextBoolean());
+            case 3 -> kept.handAt(someCall(), this::pullKey);
+            case 4 -> wire.lose(1 + random.nextInt(30), random.nextBoolean());
             default -> {} // only what stands below
         }
         for (int i = random.nextInt(3); i > 0; i--) {
@@ -132,6 +133,12 @@ final class SimulatedTrial {
             story.add(fault);
             workshop.faults().bring(((FaultSpec.Parsed.Spec) FaultSpec.parse(fault)).spec());
         }
+    }
+
+    private void pullKey() {
+        story.add("key pulled in " + kept.index() + ", "
+                + job.tasks().get(kept.index()).title());
+        workshop.vehicle().key(Key.OFF);
     }
 
     private int someCall() {
@@ -163,6 +170,7 @@ final class SimulatedTrial {
         workshop.faults().clear();
         workshop.time().advance(Duration.ofSeconds(60 + random.nextInt(30)));
         workshop.faults().clear(); // what was about to begin has begun
+        workshop.vehicle().key(Key.ON);
         workshop.reconnect();
         new Scenes(workshop).authorise();
     }

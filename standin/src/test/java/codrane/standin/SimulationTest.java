@@ -41,7 +41,7 @@ class SimulationTest {
                         .map(r -> r.title().orElseThrow().split(" ")[0])
                         .distinct())
                 .hasSizeGreaterThan(10);
-        for (String what : List.of("killed", "taken over"))
+        for (String what : List.of("killed", "taken over", "key pulled"))
             assertThat(results).as(what).filteredOn(r -> r.tells(what)).hasSizeGreaterThan(TRIALS / 100);
     }
 

@@ -12,10 +12,11 @@ import java.util.stream.Collectors;
  * What the customer is told of equipment that was enabled; only of what was not on before, and was read back as on.
  *
  * @param use how to use it, as a sentence; may be empty
+ * @param starts what it does when the vehicle is started, as a sentence; may be empty
  * @param limits what it does not do, as a sentence; may be empty
  * @param back how it is turned off again, as a sentence
  */
-public record CustomerCard(String title, String use, String limits, String back) {
+public record CustomerCard(String title, String use, String starts, String limits, String back) {
     /** In the order in which one needs the other; none while nothing was enabled and read back. */
     public static List<CustomerCard> of(JobState state) {
         if (state.run().isEmpty() || state.after().isEmpty()) return List.of();
@@ -47,6 +48,7 @@ public record CustomerCard(String title, String use, String limits, String back)
         return new CustomerCard(
                 feature.title(),
                 feature.card().use(),
+                feature.card().starts(),
                 feature.card().limits(),
                 settings.isEmpty()
                         ? "By coding, in the workshop. " + before

@@ -108,7 +108,7 @@ final class EquipmentReader {
                     entry.texts("after"),
                     ModuleReader.concerns(entry),
                     entry.text("look-first", ""),
-                    new Feature.Card(entry.text("use", ""), entry.text("limits", ""))));
+                    new Feature.Card(entry.text("use", ""), entry.text("starts", ""), entry.text("limits", ""))));
             others(in, entry, "excludes", features.getLast().excludes());
             others(in, entry, "needs", features.getLast().needs());
             if (!features.getLast()

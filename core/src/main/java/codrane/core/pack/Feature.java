@@ -37,9 +37,10 @@ public record Feature(
      * What the customer is told of it, in sentences; each may be empty.
      *
      * @param use how to use it
+     * @param starts what it does when the vehicle is started
      * @param limits what it does not do
      */
-    public record Card(String use, String limits) {}
+    public record Card(String use, String starts, String limits) {}
 
     /** As people read them, in a row; empty for none. */
     public static String titles(List<Feature> features) {

@@ -102,12 +102,13 @@ record EquipmentOfThisWorld(List<Map<String, Object>> options, Map<String, Map<S
             if (feature.containsKey(list))
                 text.append(", ").append(list).append(": ").append(texts(feature.get(list)));
         if (feature.containsKey("look-first")) text.append(", look-first: ").append(feature.get("look-first"));
-        for (String sentence : List.of("use", "limits"))
-            text.append(", ")
-                    .append(sentence)
-                    .append(": \"")
-                    .append(feature.get(sentence))
-                    .append('"');
+        for (String sentence : List.of("use", "starts", "limits"))
+            if (feature.containsKey(sentence))
+                text.append(", ")
+                        .append(sentence)
+                        .append(": \"")
+                        .append(feature.get(sentence))
+                        .append('"');
         return text + " }";
     }
 

@@ -104,4 +104,13 @@ class SettingsOfThisWorldTest {
         assertThat(world.grown("tolvane-wisp", once)).isEqualTo(once);
         assertThat(world.grown("another", once)).isNotEqualTo(once);
     }
+
+    @Test
+    void equipment_thatShowsItselfAtTheStart_saysSoToTheCustomer() {
+        for (String id : Packs.all())
+            assertThat(Packs.load(id).equipment().features())
+                    .as(id)
+                    .filteredOn(f -> f.id().equals("gauges-sweep"))
+                    .allSatisfy(f -> assertThat(f.card().starts()).startsWith("Key on: "));
+    }
 }

@@ -15,7 +15,18 @@ final class DailyCodes {
 
     private final List<Pack> packs;
     private final InstantSource time;
-    private volatile boolean yesterday;
+    private volatile Mood mood = Mood.RIGHT;
+
+    /** How the counter serves. */
+    enum Mood {
+        RIGHT,
+        /** It sends the code of the day before, as a counter does whose clock is wrong. */
+        SLOW,
+        /** It answers nothing. */
+        DOWN,
+        /** It sells, and its answer is lost on the way. */
+        CUT
+    }
 
     DailyCodes(List<Pack> packs, InstantSource time) {
         this.packs = List.copyOf(packs);
@@ -40,15 +51,19 @@ final class DailyCodes {
     /** Empty when the maker sells none, or another price was agreed to. */
     Optional<Map<String, Object>> buy(String service, String agreed) {
         LocalDate today = LocalDate.ofInstant(time.instant(), ZoneOffset.UTC);
-        LocalDate day = yesterday ? today.minusDays(1) : today;
+        LocalDate day = mood == Mood.SLOW ? today.minusDays(1) : today;
         return sold(service)
                 .filter(pack -> agreed.equals(String.valueOf(PRICE)))
                 .map(pack ->
                         Map.of("code", AccessCodes.ofDay(pack.maker(), day), "day", day.toString(), "price", PRICE));
     }
 
-    /** From now on it sends the code of the day before, as a counter does whose clock is wrong. */
-    void slow(boolean slow) {
-        yesterday = slow;
+    void be(Mood next) {
+        mood = next;
+    }
+
+    /** @param buys whether something is bought, or only its price asked */
+    boolean answers(boolean buys) {
+        return mood != Mood.DOWN && !(buys && mood == Mood.CUT);
     }
 }

@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.time.InstantSource;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executors;
@@ -34,7 +35,7 @@ import tools.jackson.databind.ObjectMapper;
  * /SERVICE/releases?pack=&module=} lists the versions of a module with their verification numbers, {@code GET /SERVICE/line-sheets/VIN?pack=&module=} is the line sheet of
  * one module as text. {@code POST /SERVICE/letters} asks by mail for what is not downloaded, {@code GET
  * /letters/REFERENCE} is the answer, 204 until there is one. {@code GET /SERVICE/daily-code} is the price of the code of the day, {@code POST
- * /SERVICE/daily-code?agreed=PRICE} buys it; {@code POST /SERVICE/daily-code/slow|right} makes it that of yesterday, or right again. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
+ * /SERVICE/daily-code?agreed=PRICE} buys it; {@code POST /SERVICE/daily-code/slow|down|cut|right} makes it that of yesterday, the counter silent, or only its answer to who buys, or all right again. Below {@code /authority/ID} are the authorities' counters, {@code GET /mail} is what they sent,
  * and {@code GET /history} what a workshop's archive holds when the demo begins.
  */
 public final class MakerService implements AutoCloseable {
@@ -145,10 +146,11 @@ public final class MakerService implements AutoCloseable {
 
     private void daily(HttpExchange exchange, String[] path, Map<String, String> query) throws IOException {
         boolean post = exchange.getRequestMethod().equals("POST");
-        if (post && path.length == 3) dailyCodes.slow(path[2].equals("slow"));
-        Optional<Map<String, Object>> answer = post && path.length == 2
-                ? dailyCodes.buy(path[0], query.getOrDefault("agreed", ""))
-                : dailyCodes.price(path[0]);
+        if (post && path.length == 3) dailyCodes.be(DailyCodes.Mood.valueOf(path[2].toUpperCase(Locale.ROOT)));
+        boolean buys = post && path.length == 2;
+        Optional<Map<String, Object>> answer =
+                buys ? dailyCodes.buy(path[0], query.getOrDefault("agreed", "")) : dailyCodes.price(path[0]);
+        if (path.length == 2 && !dailyCodes.answers(buys)) return; // closed without an answer
         send(
                 exchange,
                 answer.isPresent() ? 200 : 404,

@@ -58,13 +58,26 @@ public class DailyCodeActs {
                 if (crowns != agreed)
                     return state -> Acted.refused(
                             "It costs " + crowns + " cr now: agree to that price first. Nothing was paid.");
-                MakerServiceClient.Daily bought = service.dailyCode(asked.pack(), agreed);
-                Acted kept = keep(asked, bought, agreed, who); // paid is paid, whatever began meanwhile
+                Acted kept = bought(asked, agreed, who); // paid is paid, whatever began meanwhile
                 return state -> kept;
             } catch (ServiceException e) {
-                return state -> Acted.refused(Words.said(e) + " No code was kept.");
+                return state -> Acted.refused(Words.said(e) + " Nothing was paid.");
             }
         });
+    }
+
+    private Acted bought(JobState asked, int agreed, String who) {
+        try {
+            return keep(asked, service.dailyCode(asked.pack(), agreed), agreed, who);
+        } catch (ServiceException e) {
+            audit.record(
+                    who,
+                    "asked for the code of the day, in vain",
+                    "job " + asked.job().number(),
+                    agreed + " cr");
+            return Acted.refused(Words.said(e)
+                    + " No code came. Whether it was paid is not known: ask the maker before you buy again.");
+        }
     }
 
     private static Optional<Acted> notNeeded(JobState state) {
