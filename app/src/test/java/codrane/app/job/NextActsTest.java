@@ -292,6 +292,7 @@ class NextActsTest {
                 .planned();
         assertThat(moment.next().title()).isEqualTo("The plan is blocked");
         assertThat(moment.next().why()).contains("does not answer");
+        assertThat(moment.next().acts().getFirst().label()).startsWith("Scan");
     }
 
     @Test

@@ -18,6 +18,7 @@ import codrane.core.pack.MarketRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
+import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
@@ -28,6 +29,7 @@ import codrane.core.planner.PlanQuestions;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -72,6 +74,21 @@ public final class DecideStage implements StageRules {
             EARLY,
             HELD,
             state -> Stop.unless(state.planHas(Kind.SWAP), "The plan has no part to put in."));
+
+    /** Rules that judge what was chosen, who works and where. */
+    private static final Set<String> OF_PEOPLE = Set.of(
+            "battery-bears",
+            "change-settings",
+            "change-vehicle-order",
+            "enable-feature",
+            "interface-is-cool",
+            "law-allows",
+            "layout-of-software",
+            "learn-keys",
+            "online-where-needed",
+            "part-must-fit",
+            "value-allowed",
+            "who-works");
 
     public static final Ask NEWER_RIGHT = say("decide/newer-right", "said that newer software is right");
 
@@ -139,6 +156,13 @@ public final class DecideStage implements StageRules {
                 List.of());
     }
 
+    /** Whether the plan hangs on what people chose, or on the place where they stand: no other scan mends that. */
+    private static boolean chosenOtherwise(Plan plan) {
+        return plan.decisions().stream()
+                .filter(d -> d.judgement() instanceof Judgement.Blocked)
+                .allMatch(d -> OF_PEOPLE.contains(d.rule()));
+    }
+
     private static NextAct agree(JobState state, Plan plan) {
         List<Clash> clashes = Clash.of(state);
         if (plan.blocked() && !clashes.isEmpty() && clashes.stream().allMatch(Clash::canGo))
@@ -160,7 +184,9 @@ public final class DecideStage implements StageRules {
                     String.join(" ", plan.blocks()),
                     Safe.toStop(state),
                     Tone.DIFFERS,
-                    List.of(IdentifyStage.scanAgain(), planAgain().second()));
+                    chosenOtherwise(plan)
+                            ? List.of(planAgain(), IdentifyStage.scanAgain().second())
+                            : List.of(IdentifyStage.scanAgain(), planAgain().second()));
         if (HoldRules.progress(state).hold(HoldPoint.LEAD_APPROVED) == Hold.OPEN)
             return new NextAct(
                     "The lead approves this first",
