@@ -14,6 +14,13 @@ export function go(url, event) {
   onTheWaySince = event.timeStamp;
   location.href = url;
 }
+/* Nor over a file that was chosen and is not sent yet: no page can choose it again. */
+const CHOSEN_MILLIS = 120000;
+let chosenSince = -CHOSEN_MILLIS;
+document.addEventListener('change', (event) => { if (event.target.type === 'file') chosenSince = event.timeStamp; });
+function chosen() {
+  return Array.from(document.querySelectorAll('#main input[type=file]')).some((input) => input.files.length > 0);
+}
 /* Nor into an error: until Codrane answers, what stands here stays. */
 const ASK_AGAIN_MILLIS = 2000;
 let freshening = false;
@@ -46,14 +53,15 @@ export async function renewed() {
   });
 }
 function left() {
-  return onTheWaySince + WAY_MILLIS - performance.now();
+  const now = performance.now();
+  return Math.max(onTheWaySince + WAY_MILLIS - now, chosen() ? chosenSince + CHOSEN_MILLIS - now : 0);
 }
 function again(millis) {
   setTimeout(() => {
-    if (left() > 0) { again(left()); return; }
+    if (left() > 0) { again(Math.min(left(), ASK_AGAIN_MILLIS)); return; }
     fetch('/alive', { cache: 'no-store', redirect: 'manual' })
       .then((r) => {
-        if (left() > 0) again(left()); /* pressed while it was asked */
+        if (left() > 0) again(Math.min(left(), ASK_AGAIN_MILLIS)); /* pressed while it was asked */
         else if (unless()) freshening = false;
         else if (r.ok || r.type === 'opaqueredirect') renew();
         else again(ASK_AGAIN_MILLIS);

@@ -8,6 +8,8 @@ import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -65,8 +67,7 @@ class TypedBesideTest {
             browser.awaitNext("Does the customer agree");
             browser.page.fill("[name=lights]", "brake lamp");
             browser.page.focus("[name=mileage]");
-            browser.page.evaluate("document.title = 'old'; import(document.querySelector('script[type=module]')"
-                    + ".src.replace('codrane.js', 'freshen.js')).then((m) => m.freshen())");
+            freshen(browser);
             browser.page.waitForCondition(() -> !browser.page.title().equals("old"));
             browser.awaitNext("Does the customer agree");
             assertThat(browser.page.inputValue("[name=lights]")).isEqualTo("brake lamp");
@@ -75,6 +76,32 @@ class TypedBesideTest {
             assertThat(browser.page.inputValue("[name=lights]"))
                     .as("opened again")
                     .isEmpty();
+        }
+    }
+
+    private static void freshen(Browsing browser) {
+        browser.page.evaluate("document.title = 'old'; import(document.querySelector('script[type=module]')"
+                + ".src.replace('codrane.js', 'freshen.js')).then((m) => m.freshen())");
+    }
+
+    /** A file can't be chosen again by the page: it waits until the file is sent, or taken out. */
+    @Test
+    void page_loadedAnewByItself_waitsForAFileThatWasChosen(App app) throws Exception {
+        long number = job(app);
+        Path file = Files.writeString(Files.createTempFile("plate", ".png"), "no picture");
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.setInputFiles("input[name=photo]", file);
+            freshen(browser);
+            browser.page.waitForTimeout(3000);
+            assertThat(browser.page.title()).isEqualTo("old");
+            assertThat(browser.page.evaluate("document.querySelector('input[name=photo]').files.length"))
+                    .isEqualTo(1);
+            browser.page.setInputFiles("input[name=photo]", new Path[0]);
+            browser.page.waitForCondition(() -> !browser.page.title().equals("old"));
+        } finally {
+            Files.delete(file);
         }
     }
 
