@@ -237,7 +237,7 @@ class ArrivalTest {
         baselines.store(steps.number, "", "tech");
         steps.awaitTask();
         assertThat(sentence(app.bean(SettingActs.class).compare(steps.number, -1, "tech")))
-                .contains("no baseline of this vehicle");
+                .contains("no earlier baseline of this vehicle");
         List<String> both = List.of("climate-main/*", "climate-main/prewarm");
         assertThat(sentence(app.bean(SettingActs.class).putBack(steps.number, both, "tech")))
                 .contains("tick the one or the other");

@@ -8,11 +8,13 @@ import java.util.List;
 /**
  * How the vehicle was left before, and what is not so any more.
  *
+ * @param earlier with what it may be compared: see {@link Baselines#earlier}
  * @param whole blocks that may go back as they are, one for each that differs
  * @param wholeRefused why blocks of a module may not, in words
  */
 public record Lost(
         BaselineSummary asLeft,
+        List<BaselineSummary> earlier,
         BaselineSummary now,
         Drift drift,
         List<WholeBlock> whole,

@@ -35,21 +35,21 @@ public class LostSettings {
      */
     public Optional<Lost> of(JobState state) {
         Optional<BaselineSummary> now = state.baseline().filter(BaselineSummary::whole);
-        List<BaselineSummary> all = earlier(state);
-        if (now.isEmpty() || all.isEmpty()) return Optional.empty();
+        if (now.isEmpty()) return Optional.empty();
+        List<BaselineSummary> all = baselines
+                .earlier(state.job().vehicleId(), state.job().id())
+                .stream()
+                .filter(b -> b.takenAt().isBefore(now.get().takenAt()))
+                .toList();
+        if (all.isEmpty()) return Optional.empty();
         BaselineSummary then = all.stream()
                 .filter(b -> state.decided().compared().equals(Optional.of(b.id())))
                 .findFirst()
                 .orElse(all.getFirst());
-        return Optional.of(compare(state, then, now.get()));
+        return Optional.of(compare(state, all, then, now.get()));
     }
 
-    /** With what a vehicle can be compared: see {@link Baselines#earlier}. */
-    public List<BaselineSummary> earlier(JobState state) {
-        return baselines.earlier(state.job().vehicleId(), state.job().id());
-    }
-
-    private Lost compare(JobState state, BaselineSummary then, BaselineSummary now) {
+    private Lost compare(JobState state, List<BaselineSummary> all, BaselineSummary then, BaselineSummary now) {
         BaselineFile asLeft = baselines.file(then.id());
         BaselineFile found = baselines.file(now.id());
         Drift drift = Drift.of(state.pack(), asLeft, found);
@@ -65,14 +65,14 @@ public class LostSettings {
             }
         }
         boolean same = drift.isEmpty() && whole.isEmpty() && refused.isEmpty();
-        return new Lost(then, now, drift, whole, refused, sentence(state, same, then, now));
+        return new Lost(then, all, now, drift, whole, refused, sentence(state, same, then, now));
     }
 
     private String sentence(JobState state, boolean same, BaselineSummary then, BaselineSummary now) {
         String left = times.at(then.takenAt());
         String read = times.at(now.takenAt());
         return (same
-                        ? "Every setting read on " + read + " is as it was left on " + left + "."
+                        ? "Every setting read on " + read + " is as it was on " + left + "."
                         : "No setting that has a name differs between " + left + " and " + read
                                 + ", but other bytes of coding do.")
                 + (state.written() ? " What this job changed since then stands under Record." : "");

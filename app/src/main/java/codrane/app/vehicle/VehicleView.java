@@ -11,9 +11,7 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/**
- * The page of a vehicle: its life.
- */
+/** The page of a vehicle: its life. */
 record VehicleView(
         String model,
         Vin vin,

@@ -122,7 +122,7 @@ final class ChangeSettings implements Rule {
         if (!setting.whole()) return Stream.of(reason(facts, setting, back));
         if (back)
             return Stream.of(facts.pack().layout(setting.block()).title()
-                    + ": all its bytes, as they were left in this module with this software.");
+                    + ": all its bytes, as they were before in this module with this software.");
         return Stream.concat(
                 setting.parts(facts.pack()).stream().map(part -> reason(facts, part, false)),
                 Stream.of(Places.bytes(facts.pack(), setting.block(), setting.from(), setting.to()) + "."));
@@ -131,6 +131,6 @@ final class ChangeSettings implements Rule {
     private static String reason(VehicleFacts facts, SettingChange setting, boolean back) {
         String from = setting.from().isEmpty() ? "" : worded(facts, setting, setting.from()) + " → ";
         return setting.title() + ": " + from + worded(facts, setting, setting.to())
-                + (back ? ", as it was left." : ".");
+                + (back ? ", as it was before." : ".");
     }
 }

@@ -171,7 +171,7 @@ class PlannerTest {
         assertThat(plan.writes()).singleElement().satisfies(write -> {
             assertThat(write.kind()).isEqualTo(Kind.WRITE_CODING);
             assertThat(write.module()).isEqualTo("tail-lift");
-            assertThat(write.reasons()).containsExactly("Platform: " + platform() + " → folding, as it was left.");
+            assertThat(write.reasons()).containsExactly("Platform: " + platform() + " → folding, as it was before.");
             assertThat(write.holds()).contains(HoldPoint.BASELINE_STORED, HoldPoint.WRITES_RELEASED);
         });
     }

@@ -8,6 +8,7 @@ import codrane.app.job.Viewer;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.job.Baselined;
 import codrane.core.job.JobState;
+import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,7 @@ class BaselineRoom implements Room {
 
     @Override
     public BaselineView view(JobState state, Viewer viewer) {
-        return BaselineView.of(state, lost.of(state), viewer.may(state.job().number(), "baseline"));
+        boolean begins = viewer.mayBegin() && state.job().kind() != JobKind.FIND_LOST_SETTING; // which puts back itself
+        return BaselineView.of(state, lost.of(state), viewer.may(state.job().number(), "baseline"), begins);
     }
 }

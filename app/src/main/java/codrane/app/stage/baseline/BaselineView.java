@@ -4,7 +4,6 @@ import codrane.app.baseline.Lost;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.job.JobState;
 import codrane.core.pack.PackModule;
-import codrane.core.plan.JobKind;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,9 +11,11 @@ import java.util.Optional;
  * The page of Baseline.
  *
  * @param lost how the vehicle was left before, against now; empty when there is nothing to compare with
+ * @param begins whether a job that puts it back can be begun here
  * @param modules that can be read alone; none when this one may not read, or nothing was scanned
  */
-public record BaselineView(long number, String vin, List<Line> kept, Optional<LostLine> lost, List<Choice> modules) {
+public record BaselineView(
+        long number, String vin, List<Line> kept, Optional<LostLine> lost, List<Choice> modules, boolean begins) {
     private static final int HASH = 16;
 
     /** A stored baseline. */
@@ -22,17 +23,9 @@ public record BaselineView(long number, String vin, List<Line> kept, Optional<Lo
 
     /**
      * @param title of what differs; empty when no setting does
-     * @param putBack how it gets back, as a sentence; where this job does it itself it is the next act
      * @param left baseline of how it was left
      */
-    public record LostLine(
-            String title,
-            String sentence,
-            boolean same,
-            List<Group> groups,
-            Optional<String> putBack,
-            long left,
-            long now) {}
+    public record LostLine(String title, String sentence, boolean same, List<Group> groups, long left, long now) {}
 
     /** Settings that belong together, each as a text. */
     public record Group(String title, String settings) {}
@@ -40,13 +33,14 @@ public record BaselineView(long number, String vin, List<Line> kept, Optional<Lo
     /** @param chosen the module that the job is about */
     public record Choice(String id, String title, boolean chosen) {}
 
-    static BaselineView of(JobState state, Optional<Lost> lost, boolean may) {
+    static BaselineView of(JobState state, Optional<Lost> lost, boolean may, boolean begins) {
         return new BaselineView(
                 state.job().number(),
                 state.job().vehicle().vin().text(),
                 state.baselined().kept().stream().map(b -> line(state, b)).toList(),
                 lost.map(l -> lost(state, l)),
-                may && state.before().isPresent() ? choices(state) : List.of());
+                may && state.before().isPresent() ? choices(state) : List.of(),
+                begins);
     }
 
     private static Line line(JobState state, BaselineSummary b) {
@@ -63,7 +57,8 @@ public record BaselineView(long number, String vin, List<Line> kept, Optional<Lo
         int count = lost.drift().all().size();
         String title = lost.drift().isEmpty()
                 ? ""
-                : count + (count == 1 ? " setting is" : " settings are") + " not as left on "
+                : count
+                        + (count == 1 ? " setting is not as it was on " : " settings are not as they were on ")
                         + state.now().dayAndTime(lost.asLeft().takenAt());
         List<Group> groups = lost.drift().groups().stream()
                 .map(g -> new Group(
@@ -79,10 +74,6 @@ public record BaselineView(long number, String vin, List<Line> kept, Optional<Lo
                 lost.sentence(),
                 lost.same(),
                 groups,
-                state.job().kind() == JobKind.FIND_LOST_SETTING
-                        ? Optional.empty()
-                        : Optional.of("This job leaves them as they are. A job of their own puts them back; what it"
-                                + " compares with is kept until then."),
                 lost.asLeft().id(),
                 lost.now().id());
     }

@@ -106,8 +106,7 @@ class DecideRoom implements Room {
     @Override
     public DecideView view(JobState state, Viewer viewer) {
         boolean finds = state.job().kind() == JobKind.FIND_LOST_SETTING;
-        Optional<LostView> lostView =
-                finds ? lost.of(state).map(l -> LostView.of(state, l, lost.earlier(state))) : Optional.empty();
+        Optional<LostView> lostView = finds ? lost.of(state).map(l -> LostView.of(state, l)) : Optional.empty();
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
         Optional<InstructionsView> followed = state.job().kind() == JobKind.CHANGE_LINE
                 ? Optional.of(InstructionsView.of(

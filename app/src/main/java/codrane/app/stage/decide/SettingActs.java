@@ -215,13 +215,15 @@ public class SettingActs {
         return state.pack().equipment().on(equipment).containsKey(new Feature.Setting(layout, field));
     }
 
-    /** Compares with how an earlier job left the vehicle; what was ticked before is not. */
+    /** Compares with an earlier visit, and chooses anew: what was ticked before is not. */
     public Acted compare(long number, long baseline, String who) {
         return acts.on(number, who, DecideStage.LEFT, state -> {
             if (state.job().kind() != JobKind.FIND_LOST_SETTING)
                 return Acted.refused("This job compares nothing with how the vehicle was left.");
-            if (losts.earlier(state).stream().noneMatch(b -> b.id() == baseline))
-                return Acted.refused("That is no baseline of this vehicle from another job.");
+            boolean there = losts.of(state).stream()
+                    .flatMap(lost -> lost.earlier().stream())
+                    .anyMatch(b -> b.id() == baseline);
+            if (!there) return Acted.refused("That is no earlier baseline of this vehicle from another job.");
             chosen.keep(state, baseline, List.of(), who);
             audit.record(who, "compared with a baseline", "job " + state.job().number(), String.valueOf(baseline));
             return Acted.done();

@@ -18,7 +18,6 @@ import codrane.core.pack.MarketRules;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.JobProgress.Hold;
-import codrane.core.plan.Judgement;
 import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.Plan;
@@ -26,10 +25,10 @@ import codrane.core.plan.Stage;
 import codrane.core.planner.Cautions;
 import codrane.core.planner.LawAllows;
 import codrane.core.planner.PlanQuestions;
+import codrane.core.planner.WhatBlocks;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -75,21 +74,6 @@ public final class DecideStage implements StageRules {
             HELD,
             state -> Stop.unless(state.planHas(Kind.SWAP), "The plan has no part to put in."));
 
-    /** Rules that judge what was chosen, who works and where. */
-    private static final Set<String> OF_PEOPLE = Set.of(
-            "battery-bears",
-            "change-settings",
-            "change-vehicle-order",
-            "enable-feature",
-            "interface-is-cool",
-            "law-allows",
-            "layout-of-software",
-            "learn-keys",
-            "online-where-needed",
-            "part-must-fit",
-            "value-allowed",
-            "who-works");
-
     public static final Ask NEWER_RIGHT = say("decide/newer-right", "said that newer software is right");
 
     private static Ask say(String name, String said) {
@@ -107,10 +91,10 @@ public final class DecideStage implements StageRules {
 
     @Override
     public NextAct next(JobState state, String who) {
-        if (state.plan().isEmpty() && state.job().kind() == JobKind.FIND_LOST_SETTING)
+        if (choosesWhatGoesBack(state))
             return new NextAct(
                     "Choose what is put back",
-                    "Compared with how the vehicle was left. Tick below what is to go back; with nothing ticked the"
+                    "Compared with an earlier visit. Tick below what is to go back; with nothing ticked the"
                             + " finding is the result.",
                     Safe.toStop(state),
                     Tone.PERSON,
@@ -156,11 +140,11 @@ public final class DecideStage implements StageRules {
                 List.of());
     }
 
-    /** Whether the plan hangs on what people chose, or on the place where they stand: no other scan mends that. */
-    private static boolean chosenOtherwise(Plan plan) {
-        return plan.decisions().stream()
-                .filter(d -> d.judgement() instanceof Judgement.Blocked)
-                .allMatch(d -> OF_PEOPLE.contains(d.rule()));
+    /** Of what was lost: nothing is chosen yet, or it was compared anew since the plan was made. */
+    public static boolean choosesWhatGoesBack(JobState state) {
+        return state.job().kind() == JobKind.FIND_LOST_SETTING
+                && !state.runHolds()
+                && (state.plan().isEmpty() || state.putBack().isEmpty() && BeforeAgreeing.factsChanged(state));
     }
 
     private static NextAct agree(JobState state, Plan plan) {
@@ -184,7 +168,7 @@ public final class DecideStage implements StageRules {
                     String.join(" ", plan.blocks()),
                     Safe.toStop(state),
                     Tone.DIFFERS,
-                    chosenOtherwise(plan)
+                    WhatBlocks.onlyPeople(plan)
                             ? List.of(planAgain(), IdentifyStage.scanAgain().second())
                             : List.of(IdentifyStage.scanAgain(), planAgain().second()));
         if (HoldRules.progress(state).hold(HoldPoint.LEAD_APPROVED) == Hold.OPEN)
