@@ -30,7 +30,7 @@ public class MailRoom {
     private static final int BUFFER = 64 * 1024;
     private static final long LONGEST_FILE = 512L << 20;
     /** Until the whole of a file is here. */
-    private static final Duration FILE_PATIENCE = Duration.ofMinutes(5);
+    private static final Duration FILE_PATIENCE = Duration.ofMinutes(2);
 
     private final MakerRequests requests;
     private final RestClient answers;
@@ -60,8 +60,10 @@ public class MailRoom {
         try {
             requests.letter(pack.service(), head, body.getBytes(StandardCharsets.UTF_8));
         } catch (RestClientResponseException e) {
-            throw new ServiceException("The mail room of " + pack.maker() + " did not take it (answer "
-                    + e.getStatusCode().value() + ").");
+            throw new ServiceException(
+                    "The mail room of " + pack.maker() + " did not take it (answer "
+                            + e.getStatusCode().value() + ").",
+                    e);
         } catch (RestClientException e) {
             throw unreached(e);
         }

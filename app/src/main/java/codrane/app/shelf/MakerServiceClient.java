@@ -8,6 +8,8 @@ import codrane.core.octets.Source;
 import codrane.core.pack.Pack;
 import codrane.core.vin.Vin;
 import java.io.IOException;
+import java.net.ConnectException;
+import java.net.http.HttpConnectTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -61,6 +63,18 @@ public class MakerServiceClient {
         ServiceException(String message, Throwable cause) {
             super(message, cause);
         }
+
+        /** Whether what was asked for certainly did not happen: nobody was reached, or it was refused. */
+        public boolean cameToNothing() {
+            return switch (getCause()) {
+                case RestClientResponseException answered ->
+                    answered.getStatusCode().is4xxClientError();
+                case ResourceAccessException network ->
+                    network.getCause() instanceof ConnectException
+                            || network.getCause() instanceof HttpConnectTimeoutException;
+                case null, default -> false;
+            };
+        }
     }
 
     public List<Manifest> calibrations(Pack pack, String module) {
@@ -105,7 +119,7 @@ public class MakerServiceClient {
             if (answer == null) throw new ServiceException("The service of " + pack.maker() + " answered nothing.");
             return answer;
         } catch (RestClientResponseException e) {
-            throw lacking(pack, e.getStatusCode());
+            throw new ServiceException(lacking(pack, e.getStatusCode()), e);
         } catch (ResourceAccessException e) {
             throw new ServiceException(
                     "The service of " + pack.maker() + " can't be reached. Check the network, then try again.", e);
@@ -114,9 +128,10 @@ public class MakerServiceClient {
         }
     }
 
-    private static ServiceException lacking(Pack pack, HttpStatusCode status) {
-        return new ServiceException(
-                "The service of " + pack.maker() + " does not have this (answer " + status.value() + ").");
+    private static String lacking(Pack pack, HttpStatusCode status) {
+        return "The service of " + pack.maker()
+                + (status.is5xxServerError() ? " is out of order now" : " does not have this") + " (answer "
+                + status.value() + ").";
     }
 
     /**
@@ -177,7 +192,8 @@ public class MakerServiceClient {
                     if (from > 0) headers.setRange(List.of(HttpRange.createByteRange(from)));
                 })
                 .exchangeForRequiredValue((request, response) -> {
-                    if (response.getStatusCode().isError()) throw lacking(pack, response.getStatusCode());
+                    if (response.getStatusCode().isError())
+                        throw new ServiceException(lacking(pack, response.getStatusCode()));
                     if (response.getStatusCode().value() != HttpStatus.PARTIAL_CONTENT.value()) partial.discard();
                     try {
                         partial.fill(response.getBody(), manifest.size(), progress);

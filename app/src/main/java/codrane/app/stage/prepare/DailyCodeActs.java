@@ -70,6 +70,7 @@ public class DailyCodeActs {
         try {
             return keep(asked, service.dailyCode(asked.pack(), agreed), agreed, who);
         } catch (ServiceException e) {
+            if (e.cameToNothing()) return Acted.refused(Words.said(e) + " Nothing was paid.");
             audit.record(
                     who,
                     "asked for the code of the day, in vain",

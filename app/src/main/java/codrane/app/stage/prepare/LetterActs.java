@@ -88,7 +88,11 @@ public class LetterActs {
             try {
                 mail.send(state.pack(), module, text.subject(), text.body(), text.reference());
             } catch (ServiceException e) {
-                return Acted.refused(e.getMessage() + " The letter was not sent.");
+                return Acted.refused(e.getMessage()
+                        + (e.cameToNothing()
+                                ? " The letter was not sent."
+                                : " Whether the letter arrived is not known: send it again, under the same reference it"
+                                        + " counts once."));
             }
             return sent(state, letter.get(), who);
         });
