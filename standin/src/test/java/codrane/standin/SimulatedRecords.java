@@ -121,6 +121,7 @@ final class SimulatedRecords {
         private final TaskChanges changes =
                 new TaskChanges(job.workshop().vehicle().pack(), job.tasks(), job.before());
         private Optional<RunAction> opened = Optional.empty();
+        private int noted;
 
         private Node(long mine) {
             this.mine = mine;
@@ -142,7 +143,6 @@ final class SimulatedRecords {
         @Override
         public void open(RunState state, RunAction action) {
             boolean hung = moment();
-            fenced();
             done(state.index());
             opened = Optional.of(action);
             boolean writes = action instanceof RunAction.Send send && send.writes();
@@ -164,14 +164,14 @@ final class SimulatedRecords {
             if (mine != fence) throw new LeaseLostException("the interface");
         }
 
-        /** All tasks before the next are done and read back. */
+        /** All tasks before the next are done and read back; where the run is only its owner says. */
         void done(int next) {
+            for (; noted < next; noted++) if (wrote.contains(noted)) note(noted);
             fenced();
-            for (; index < next; index++) if (wrote.contains(index)) noted(index);
             index = next;
         }
 
-        private void noted(int task) {
+        private void note(int task) {
             changes.of(task).ifPresent(change -> ledger.putIfAbsent(task, change));
         }
 
