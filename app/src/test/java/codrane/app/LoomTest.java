@@ -214,6 +214,45 @@ class LoomTest {
         }
     }
 
+    /** Values with a name, and one side beside the other. */
+    @Test
+    void scaledValue_byItsName_andOneSideBesideTheOther_isPlannedAsItWillBe() throws Exception {
+        Setup lorne = Setup.healthy(LORNE, Conditions.LORNE);
+        Setup gannet = Setup.healthy(TestWorld.pack("ardwyn-gannet"), Conditions.GANNET);
+        try (StandinWorld world = world(lorne, gannet, StandinWorld.Ports.FREE)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = take(app, JobKind.SCALED_VALUE, Conditions.GANNET.text(), "");
+            toBaseline(app, job);
+            WebSession web = WebSession.signIn(app.url(), "tech");
+            String loom = "/jobs/" + job.number + "/coding?setting=spreader-main/";
+            assertThat(web.query(loom + "width"))
+                    .contains("Make it “one lane: 3.5 m”", "2 m to 12 m, in steps of 0.1 m");
+            assertThat(web.query(loom + "throw.left"))
+                    .contains("Other side:", "Throw to the right, from the middle", "the two may be 0.5 m apart");
+            SettingActs acts = app.bean(SettingActs.class);
+            acts.setting(job.number, "spreader-main/width", "One lane", "tech");
+            acts.setting(job.number, "spreader-main/throw.left", "0.6", "tech");
+            done(TestActs.of(app).plan(job.number, WHO));
+            assertThat(job.facts().plan().orElseThrow().plan().blocks())
+                    .singleElement()
+                    .asString()
+                    .contains("which is 0 m");
+            acts.setting(job.number, "spreader-main/throw.left", "0.3", "tech");
+            assertThat(String.join(" ", reasons(job))).contains("6 m → 3.5 m (one lane).", "stays 0 m: 0.3 m apart");
+            app.context().close();
+        }
+    }
+
+    private static List<String> reasons(JobSteps job) {
+        return job.facts()
+                .plan()
+                .orElseThrow()
+                .plan()
+                .writes()
+                .flatMap(o -> o.reasons().stream())
+                .toList();
+    }
+
     private static Scan scan(JobSteps job) {
         return job.facts().before().orElseThrow();
     }

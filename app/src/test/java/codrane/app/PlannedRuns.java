@@ -31,14 +31,12 @@ final class PlannedRuns {
     static final Pack LORNE = TestWorld.pack("brennick-lorne");
 
     static StandinWorld world(Setup lorne, StandinWorld.Ports ports) throws Exception {
+        return world(lorne, Conditions.standard(TestWorld.pack("tolvane-wisp")), ports);
+    }
+
+    static StandinWorld world(Setup can, Setup doip, StandinWorld.Ports ports) throws Exception {
         return new StandinWorld(
-                new StandinWorld.Stock(
-                        List.of(lorne),
-                        List.of(Conditions.standard(TestWorld.pack("tolvane-wisp"))),
-                        Duration.ofSeconds(1)),
-                ports,
-                SPEED,
-                DELIVERY);
+                new StandinWorld.Stock(List.of(can), List.of(doip), Duration.ofSeconds(1)), ports, SPEED, DELIVERY);
     }
 
     static JobSteps take(App app, JobKind kind, String vin, String module) {

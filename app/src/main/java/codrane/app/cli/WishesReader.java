@@ -63,7 +63,7 @@ final class WishesReader extends AskedJson {
     private Optional<SettingChange> setting(Pack pack, JsonNode in) {
         String block = in.path("block").asString("");
         String field = in.path("field").asString("");
-        String to = in.path("to").asString("");
+        String to = pack.setting(block, field).meant(in.path("to").asString(""));
         Layout layout = pack.layouts().get(block);
         Optional<PackModule> holder = pack.holder(block);
         if (layout == null || holder.isEmpty() || layout.field(field).isEmpty()) {

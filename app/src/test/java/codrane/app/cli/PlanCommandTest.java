@@ -98,6 +98,15 @@ class PlanCommandTest {
     }
 
     @Test
+    void plan_scaledValue_takesAPresetByItsName() throws IOException {
+        assertThat(plan("{'kind':'K19','pack':'ardwyn-gannet','vin':'0AWGN7K8XNN000052',"
+                        + "'answers':{'spreader':{'coding':'agrees'}},'settings':["
+                        + "{'block':'spreader-main','field':'width','from':'6 m','to':'One lane'}]}"))
+                .isZero();
+        assertThat(out.toString(StandardCharsets.UTF_8)).contains("Spreading width: 6 m → 3.5 m (one lane).");
+    }
+
+    @Test
     void plan_featureAndOrderAndVariant_onTheChorus() throws IOException {
         String chorus = "'pack':'tolvane-chorus','vin':'0TVCH5E12SN000318','gateway':'locked',"
                 + "'answers':{'body':{},'doors':{},'ramp':{'vin':'','coding':'blank'},'announcements':{}}";

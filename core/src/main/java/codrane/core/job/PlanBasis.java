@@ -6,10 +6,15 @@ import java.util.Optional;
 public final class PlanBasis {
     private PlanBasis() {}
 
+    /** The scan with which a wish is compared: after the plan's run one from since then; empty when there is none. */
+    public static Optional<Scan> newest(JobState state) {
+        return state.run().isPresent() ? state.after() : state.before();
+    }
+
     /** After a run, or when the job was closed meanwhile, one from since then; empty when there is none. */
     public static Optional<Scan> of(JobState state) {
-        Optional<Scan> scan = state.run().isPresent() ? state.after() : state.before();
-        return scan.filter(s -> !state.swappedSince(s))
+        return newest(state)
+                .filter(s -> !state.swappedSince(s))
                 .filter(s -> state.job()
                         .reopenedAt()
                         .map(at -> s.takenAt().isAfter(at))

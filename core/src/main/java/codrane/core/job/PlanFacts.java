@@ -137,7 +137,19 @@ public final class PlanFacts {
         Wishes.OrderChange change = order
                 ? new Wishes.OrderChange(state.baselined().orderNow(), notes.codesOut(), notes.codesIn())
                 : Wishes.OrderChange.NONE;
-        return new Wishes(settings, notes.features(), change);
+        return new Wishes(settings, notes.features(), change, otherSides(state, scan, settings));
+    }
+
+    private static Map<Feature.Setting, String> otherSides(JobState state, Scan scan, List<SettingChange> settings) {
+        Map<Feature.Setting, String> now = new LinkedHashMap<>();
+        for (SettingChange change : settings)
+            for (SettingChange part : change.parts(state.packWritten()))
+                state.pack()
+                        .setting(part.block(), part.field())
+                        .otherSide()
+                        .ifPresent(other -> value(state, scan, part.block(), other.field())
+                                .ifPresent(v -> now.put(new Feature.Setting(part.block(), other.field()), v)));
+        return now;
     }
 
     /** Chosen settings that do not come with the chosen equipment. */

@@ -4,6 +4,8 @@ import codrane.core.coding.BlockCheck;
 import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.octets.Bytes;
+import codrane.core.pack.SettingRule.OtherSide;
+import codrane.core.pack.SettingRule.Preset;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -48,13 +50,16 @@ final class LayoutReader {
     private Layout layout(String id, YamlMap in) {
         int length = in.integer("octets", 1, 4095);
         List<Field> fields = new ArrayList<>();
+        Map<String, YamlMap> sides = new LinkedHashMap<>();
         for (YamlMap entry : in.maps("fields")) {
             Field field = field(entry);
             if (field.end() > length * 8) entry.problem("at", "ends past the block's " + length + " octets");
             else fields.add(field);
             settings.put(new Feature.Setting(id, field.key()), rule(entry, field));
-            entry.end();
+            if (entry.has("other-side")) sides.put(field.key(), entry);
+            else entry.end();
         }
+        sides.forEach((key, entry) -> otherSide(id, fields, key, entry));
         Layout layout = new Layout(
                 id,
                 in.text("title"),
@@ -77,9 +82,55 @@ final class LayoutReader {
     private static SettingRule rule(YamlMap in, Field field) {
         Optional<Set<Concern>> concerns =
                 in.has("concerns") ? Optional.of(ModuleReader.concerns(in)) : Optional.empty();
-        boolean limited = in.has("least") || in.has("most");
-        if (limited && field.kind() != Field.Kind.SCALED) in.problem("most", "is for a value with a factor only");
-        return new SettingRule(concerns, limit(in, "least"), limit(in, "most"));
+        if (field.kind() != Field.Kind.SCALED)
+            for (String key : List.of("least", "most", "presets", "other-side"))
+                if (in.has(key)) in.problem(key, "is for a value with a factor only");
+        SettingRule limits =
+                new SettingRule(concerns, limit(in, "least"), limit(in, "most"), List.of(), Optional.empty());
+        return in.has("presets")
+                ? new SettingRule(
+                        concerns,
+                        limits.least(),
+                        limits.most(),
+                        presets(in.map("presets"), field, limits),
+                        Optional.empty())
+                : limits;
+    }
+
+    private static List<Preset> presets(YamlMap in, Field field, SettingRule limits) {
+        List<Preset> presets = new ArrayList<>();
+        for (String name : in.keys()) {
+            String value = in.text(name);
+            Optional<BigDecimal> number = field.rawOf(value).flatMap(raw -> field.number(value));
+            if (number.isEmpty()) in.problem(name, "is " + value + ", which the field can't hold");
+            else if (!limits.allows(number.get())) in.problem(name, "is " + value + ", which is out of its limits");
+            else presets.add(new Preset(name, field.worded(number.get())));
+        }
+        return presets;
+    }
+
+    /** Said at one of the two sides, it counts for both. */
+    private void otherSide(String id, List<Field> fields, String key, YamlMap entry) {
+        YamlMap in = entry.map("other-side");
+        String other = in.text("field");
+        BigDecimal apart = BigDecimal.valueOf(in.decimal("apart", 0, 1e9));
+        Field here =
+                fields.stream().filter(f -> f.key().equals(key)).findFirst().orElse(null);
+        Optional<Field> there = fields.stream()
+                .filter(f -> f.key().equals(other) && !other.equals(key))
+                .findFirst();
+        if (here != null && there.filter(f -> f.scale().equals(here.scale())).isEmpty())
+            in.problem(
+                    "field",
+                    "is " + other + " (expected another field of this block with the same factor, offset and unit)");
+        else if (here != null) {
+            settings.computeIfPresent(
+                    new Feature.Setting(id, key), (s, rule) -> rule.with(new OtherSide(other, apart)));
+            settings.computeIfPresent(
+                    new Feature.Setting(id, other), (s, rule) -> rule.with(new OtherSide(key, apart)));
+        }
+        in.end();
+        entry.end();
     }
 
     private static Optional<BigDecimal> limit(YamlMap in, String key) {

@@ -1,6 +1,7 @@
 package codrane.core.pack;
 
 import java.math.BigDecimal;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -10,11 +11,56 @@ import java.util.Set;
  * @param concerns of the setting itself; empty when its module's count
  * @param least allowed value in its unit, for a scaled one
  * @param most allowed value in its unit, for a scaled one
+ * @param presets values with a name, for a scaled one
+ * @param otherSide the same on the vehicle's other side, for a scaled one
  */
-public record SettingRule(Optional<Set<Concern>> concerns, Optional<BigDecimal> least, Optional<BigDecimal> most) {
-    public static final SettingRule NONE = new SettingRule(Optional.empty(), Optional.empty(), Optional.empty());
+public record SettingRule(
+        Optional<Set<Concern>> concerns,
+        Optional<BigDecimal> least,
+        Optional<BigDecimal> most,
+        List<Preset> presets,
+        Optional<OtherSide> otherSide) {
+    public static final SettingRule NONE =
+            new SettingRule(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+
+    /** @param value with its unit, as it is read */
+    public record Preset(String name, String value) {}
+
+    /**
+     * @param field of the same block
+     * @param apart how far the two may be from each other, in their unit, 0 or more
+     */
+    public record OtherSide(String field, BigDecimal apart) {}
 
     public SettingRule {
         concerns = concerns.map(Set::copyOf);
+        presets = List.copyOf(presets);
+    }
+
+    SettingRule with(OtherSide side) {
+        return new SettingRule(concerns, least, most, presets, Optional.of(side));
+    }
+
+    /** What is wished, where a preset was named its value. */
+    public String meant(String wished) {
+        return presets.stream()
+                .filter(p -> p.name().equalsIgnoreCase(wished.strip()))
+                .map(Preset::value)
+                .findFirst()
+                .orElse(wished.strip());
+    }
+
+    /** The preset's name of a value as it is read. */
+    public Optional<String> named(String value) {
+        return presets.stream()
+                .filter(p -> p.value().equals(value))
+                .map(Preset::name)
+                .findFirst();
+    }
+
+    /** Whether a value in the setting's unit is within its limits. */
+    public boolean allows(BigDecimal value) {
+        return least.map(l -> value.compareTo(l) >= 0).orElse(true)
+                && most.map(m -> value.compareTo(m) <= 0).orElse(true);
     }
 }

@@ -38,15 +38,33 @@ public record SettingChange(
         Optional<String> obstacle = read.knows(setting.layout())
                 ? obstacle(held, layout, title, readings.get(setting.module()), setting)
                 : Optional.of("How this software keeps " + layout.title() + " is not known: nothing is written there.");
+        boolean there = now(held, readings.get(setting.module()), setting).equals(Optional.of(setting.value()));
         return new SettingChange(
-                setting.module(), setting.layout(), setting.field(), title, setting.found(), setting.value(), obstacle);
+                setting.module(),
+                setting.layout(),
+                setting.field(),
+                title,
+                there ? setting.value() : setting.found(),
+                setting.value(),
+                there ? Optional.empty() : obstacle);
+    }
+
+    /** As it was read; empty when its block was not, or not as the pack describes it. */
+    private static Optional<String> now(Layout held, @Nullable ModuleReading reading, PutBack setting) {
+        return Optional.ofNullable(reading)
+                .map(r -> r.coding().get(setting.layout()))
+                .filter(block -> block.length() == held.length())
+                .flatMap(block -> setting.whole()
+                        ? Optional.of(block.hex())
+                        : held.named(setting.field()).map(f -> f.read(block)));
     }
 
     private static Optional<String> obstacle(
             Layout held, Layout layout, String title, @Nullable ModuleReading reading, PutBack setting) {
-        Optional<Bytes> block = Optional.ofNullable(reading).map(r -> r.coding().get(setting.layout()));
-        if (block.isEmpty() || block.get().length() != held.length())
-            return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");
+        Optional<Bytes> block = Optional.ofNullable(reading)
+                .map(r -> r.coding().get(setting.layout()))
+                .filter(b -> b.length() == held.length());
+        if (block.isEmpty()) return Optional.of(layout.title() + " was not read as the pack describes it: scan again.");
         if (setting.whole() && !held.equals(layout))
             return Optional.of(
                     layout.title() + " is kept otherwise after the programming: choose its settings by name.");
@@ -60,9 +78,7 @@ public record SettingChange(
                                 Carried.of(held, block.get(), layout).block())
                         instanceof Layout.Encoded.Refused(String reason))
             return Optional.of(title + " can't be put back: " + reason);
-        String now = setting.whole()
-                ? block.get().hex()
-                : held.named(setting.field()).map(f -> f.read(block.get())).orElse("");
+        String now = now(held, reading, setting).orElse("");
         return now.equals(setting.found())
                 ? Optional.empty()
                 : Optional.of(title + " is \"" + now + "\", and was \"" + setting.found()

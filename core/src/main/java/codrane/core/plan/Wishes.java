@@ -1,6 +1,8 @@
 package codrane.core.plan;
 
+import codrane.core.pack.Feature;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What is wanted of the vehicle, where a kind of job leaves that open.
@@ -8,9 +10,19 @@ import java.util.List;
  * @param settings to be changed
  * @param features to be enabled, by their ids
  * @param order what is to become of the vehicle order
+ * @param otherSides as they were read: settings that belong to a changed one and stay
  */
-public record Wishes(List<SettingChange> settings, List<String> features, OrderChange order) {
+public record Wishes(
+        List<SettingChange> settings,
+        List<String> features,
+        OrderChange order,
+        Map<Feature.Setting, String> otherSides) {
     public static final Wishes NONE = new Wishes(List.of(), List.of(), OrderChange.NONE);
+
+    /** No setting has another side that was read. */
+    public Wishes(List<SettingChange> settings, List<String> features, OrderChange order) {
+        this(settings, features, order, Map.of());
+    }
 
     /**
      * @param now option codes of the order as it was read; empty when it was not
@@ -34,6 +46,7 @@ public record Wishes(List<SettingChange> settings, List<String> features, OrderC
     public Wishes {
         settings = List.copyOf(settings);
         features = List.copyOf(features);
+        otherSides = Map.copyOf(otherSides);
     }
 
     public static Wishes of(List<SettingChange> settings) {

@@ -74,6 +74,7 @@ final class ChangeSettings implements Rule {
         if (!back)
             for (String unexplained : UnexplainedBits.of(facts, settings))
                 write = write.because(unexplained).holding(HoldPoint.LEAD_APPROVED);
+        for (String side : BothSides.of(facts, settings)) write = write.because(side);
         return switch (facts.kind()) {
             case CHANGE_LINE ->
                 write.because("The line's other bytes stay; its check byte is computed anew.")
@@ -130,7 +131,12 @@ final class ChangeSettings implements Rule {
 
     private static String reason(VehicleFacts facts, SettingChange setting, boolean back) {
         String from = setting.from().isEmpty() ? "" : worded(facts, setting, setting.from()) + " → ";
-        return setting.title() + ": " + from + worded(facts, setting, setting.to())
-                + (back ? ", as it was before." : ".");
+        String to = worded(facts, setting, setting.to());
+        String named = facts.pack()
+                .setting(setting.block(), setting.field())
+                .named(to)
+                .map(name -> " (" + name + ")")
+                .orElse("");
+        return setting.title() + ": " + from + to + named + (back ? ", as it was before." : ".");
     }
 }

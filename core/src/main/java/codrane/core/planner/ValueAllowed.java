@@ -27,7 +27,9 @@ final class ValueAllowed implements Rule {
                 if (back && wished.whole()
                         || change.to().isEmpty()
                         || change.to().equals(change.from())) continue;
-                Optional<String> refused = madeFor(facts, change).or(() -> refused(facts, change));
+                Optional<String> refused = madeFor(facts, change)
+                        .or(() -> refused(facts, change))
+                        .or(() -> BothSides.refused(facts, change));
                 if (refused.isPresent()) return Judgement.blocked(refused.get());
             }
         return Judgement.notNeeded("No wished value is out of its limits.");
@@ -46,6 +48,7 @@ final class ValueAllowed implements Rule {
         Optional<BigDecimal> wished = field.flatMap(f -> f.number(change.to()));
         if (wished.isEmpty()) return Optional.empty();
         SettingRule rule = facts.pack().setting(change.block(), change.field());
+        if (rule.allows(wished.get())) return Optional.empty();
         Optional<BigDecimal> bound = rule.most()
                 .filter(most -> wished.get().compareTo(most) > 0)
                 .or(() -> rule.least().filter(least -> wished.get().compareTo(least) < 0));

@@ -201,6 +201,19 @@ class PlannerTest {
         assertThat(plan.writes()).isEmpty();
     }
 
+    /** As after the first of two blocks was written, or when somebody else wrote it meanwhile. */
+    @Test
+    void plan_whatIsThereAlready_isSaidAndNotWrittenAgain() {
+        var layout = Situations.LORNE.layouts().get("lift-main");
+        String now = Situations.coded(layout, Situations.VIN).hex();
+        for (PutBack there : List.of(
+                new PutBack("tail-lift", "lift-main", "platform", platform(), "something else"),
+                new PutBack("tail-lift", "lift-main", PutBack.WHOLE, now, "11"))) {
+            assertThat(putBack(there).writes()).isEmpty();
+            assertThat(putBack(there).blocks()).singleElement().asString().startsWith("It is there already:");
+        }
+    }
+
     @Test
     void plan_wholeBlock_isJudgedByItsOctets() {
         var layout = Situations.LORNE.layouts().get("lift-main");

@@ -5,6 +5,7 @@ import codrane.app.job.Acts;
 import codrane.core.coding.Layout;
 import codrane.core.job.CodingAtHand;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
 import codrane.core.job.Scan;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.octets.Bytes;
@@ -33,7 +34,7 @@ class LineActs {
     public Acted line(long number, String text, InstructionNote.Typed typed, String who) {
         return acts.on(number, who, DecideStage.LINE, state -> {
             if (state.job().kind() != JobKind.CHANGE_LINE) return Acted.refused("This job changes no line.");
-            if (state.before().isEmpty()) return Acted.refused("Scan first: what is there now is compared.");
+            if (PlanBasis.newest(state).isEmpty()) return Acted.refused("Scan first: what is there now is compared.");
             return switch (InstructionNote.read(text, typed)) {
                 case InstructionNote.Read.Wrong(String sentence) -> Acted.refused(sentence);
                 case InstructionNote.Read.Note(InstructionNote note) -> line(state, note, who);
@@ -42,7 +43,7 @@ class LineActs {
     }
 
     private Acted line(JobState state, InstructionNote note, String who) {
-        Scan scan = state.before().orElseThrow();
+        Scan scan = PlanBasis.newest(state).orElseThrow();
         Map<String, ModuleReading> readings = scan.readings();
         Optional<String> misfit = note.misfit(state.pack(), state.job().vin(), readings);
         if (misfit.isPresent()) return Acted.refused(misfit.get());

@@ -8,12 +8,14 @@ import codrane.core.job.VehicleSettings.Setting;
 import codrane.core.pack.SettingRule;
 import codrane.core.plan.JobKind;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /**
  * One setting, to be given another value.
  *
- * @param values to choose from; empty when it is typed
+ * @param values to choose from; none when it is only typed
+ * @param otherSide the same on the vehicle's other side
  * @param typed what may be typed, in words; empty when it is chosen
  * @param law what the law says, as a sentence; empty when nothing
  * @param may whether this one may, and the job changes settings
@@ -23,10 +25,17 @@ record LoomEdit(
         String title,
         String now,
         String chosen,
-        List<String> values,
+        List<Value> values,
         String typed,
+        Optional<OtherSide> otherSide,
         String law,
         boolean may) {
+    /** @param name with what it is called, where it has a name */
+    record Value(String value, String name) {}
+
+    /** @param sentence what is there now, and how far the two may be apart */
+    record OtherSide(String key, String title, String sentence) {}
+
     static LoomEdit of(JobState state, Setting s, Viewer viewer) {
         SettingRule rule = state.pack().setting(s.layout().id(), s.field().key());
         return new LoomEdit(
@@ -34,12 +43,32 @@ record LoomEdit(
                 s.title(),
                 s.now(),
                 s.chosen().orElse(""),
-                s.field().kind() == Field.Kind.ENUMERATION
-                        ? List.copyOf(new TreeMap<>(s.field().values()).values())
-                        : List.of(),
+                values(s.field(), rule),
                 typed(s.field(), rule),
+                rule.otherSide().flatMap(side -> otherSide(state, s, side)),
                 s.law().map(r -> r.cited() + ".").orElse(""),
                 changes(state, viewer));
+    }
+
+    private static List<Value> values(Field field, SettingRule rule) {
+        if (field.kind() != Field.Kind.ENUMERATION)
+            return rule.presets().stream()
+                    .map(p -> new Value(p.value(), p.name() + ": " + p.value()))
+                    .toList();
+        return new TreeMap<>(field.values())
+                .values().stream().map(v -> new Value(v, v)).toList();
+    }
+
+    private static Optional<OtherSide> otherSide(JobState state, Setting s, SettingRule.OtherSide side) {
+        Optional<Field> field = s.layout().field(side.field());
+        Optional<String> now = state.after()
+                .or(state::before)
+                .flatMap(scan -> PlanFacts.value(state, scan, s.layout().id(), side.field()));
+        return field.map(f -> new OtherSide(
+                s.layout().id() + "/" + f.key(),
+                f.title(),
+                now.map(v -> " is " + v).orElse(" was not read") + "; the two may be " + f.worded(side.apart())
+                        + " apart."));
     }
 
     /** Whether this one changes settings of this job by name; an instruction is about one byte of one line. */

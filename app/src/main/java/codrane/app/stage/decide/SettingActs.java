@@ -14,6 +14,7 @@ import codrane.core.feature.FeatureSet;
 import codrane.core.feature.FeatureSet.Solved;
 import codrane.core.job.Clash;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
 import codrane.core.job.PlanFacts;
 import codrane.core.job.stage.DecideStage;
 import codrane.core.octets.Bytes;
@@ -85,11 +86,11 @@ public class SettingActs {
     }
 
     private Acted features(JobState state, List<String> ids, String who) {
-        if (state.before().isEmpty()) return NOT_SCANNED;
+        if (PlanBasis.newest(state).isEmpty()) return NOT_SCANNED;
         List<Feature> wanted = state.pack().equipment().features(ids);
         List<PutBack> all = new ArrayList<>(PlanFacts.chosenByName(state));
         all.removeIf(p -> comesWith(state, wanted, p.layout(), p.field()));
-        all.addAll(PlanFacts.settings(state, state.before().get(), wanted));
+        all.addAll(PlanFacts.settings(state, PlanBasis.newest(state).get(), wanted));
         chosen.keep(state, all, who);
         return decides.features(state, ids, who);
     }
@@ -101,7 +102,7 @@ public class SettingActs {
      */
     public Acted turnOff(long number, String id, String who) {
         return acts.on(number, who, DecideStage.TURN_OFF, state -> {
-            if (state.before().isEmpty()) return NOT_SCANNED;
+            if (PlanBasis.newest(state).isEmpty()) return NOT_SCANNED;
             List<Clash> clashes = Clash.of(state).stream()
                     .filter(c -> id.isEmpty() || c.other().id().equals(id))
                     .toList();
@@ -111,7 +112,7 @@ public class SettingActs {
                 Feature other = clash.other();
                 if (!clash.canGo())
                     return Acted.refused("The pack does not say how " + other.title() + " is turned off.");
-                for (PutBack off : PlanFacts.off(state, state.before().get(), other)) {
+                for (PutBack off : PlanFacts.off(state, PlanBasis.newest(state).get(), other)) {
                     if (comesWith(state, PlanFacts.equipment(state), off.layout(), off.field())) continue;
                     all.removeIf(p -> p.key().equals(off.key()));
                     all.add(off);
@@ -136,15 +137,17 @@ public class SettingActs {
             if (parts[1].equals(state.pack().madeFor().get(parts[0])))
                 return Acted.refused("That says for which vehicle the block was made: it is no setting.");
             if (layout.field(parts[1]).isEmpty()) return Acted.refused(notThere(state, parts[0], parts[1]));
-            if (state.before().isEmpty()) return NOT_SCANNED;
+            if (PlanBasis.newest(state).isEmpty()) return NOT_SCANNED;
             if (comesWith(state, PlanFacts.equipment(state), parts[0], parts[1])) return COMES_WITH_EQUIPMENT;
-            Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
+            Optional<String> now =
+                    PlanFacts.value(state, PlanBasis.newest(state).get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
-            if (layout.encode(Map.of(parts[1], value.strip()), Bytes.filled(layout.length(), 0))
+            String meant = state.pack().setting(parts[0], parts[1]).meant(value);
+            if (layout.encode(Map.of(parts[1], meant), Bytes.filled(layout.length(), 0))
                     instanceof Layout.Encoded.Refused(String reason))
                 return Acted.refused("It can't be that: " + reason);
             String module = PlanFacts.holder(state, parts[0]);
-            String worded = layout.worded(parts[1], value.strip());
+            String worded = layout.worded(parts[1], meant);
             return chosen.add(state, new PutBack(module, parts[0], parts[1], worded, now.get()), who);
         });
     }
@@ -162,8 +165,9 @@ public class SettingActs {
                     || LooseBit.of(parts[1]).isEmpty()
                     || layout.named(parts[1]).isEmpty()) return Acted.refused("Choose a bit that no setting explains.");
             if (!value.matches("[01]")) return Acted.refused("A bit is 0 or 1.");
-            if (state.before().isEmpty()) return NOT_SCANNED;
-            Optional<String> now = PlanFacts.value(state, state.before().get(), parts[0], parts[1]);
+            if (PlanBasis.newest(state).isEmpty()) return NOT_SCANNED;
+            Optional<String> now =
+                    PlanFacts.value(state, PlanBasis.newest(state).get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
             audit.record(who, "opened a bit that no setting explains", "job " + number, key + ": " + value);
             return chosen.add(
