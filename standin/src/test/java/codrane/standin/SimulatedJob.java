@@ -7,6 +7,7 @@ import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.PutBack;
 import codrane.core.calibration.MemoryImage;
+import codrane.core.coding.Field;
 import codrane.core.coding.Layout;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.job.Baselined;
@@ -29,7 +30,9 @@ import codrane.core.octets.Bytes;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.SettingRule;
 import codrane.core.plan.JobKind;
+import codrane.core.plan.LineInstruction;
 import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Policy;
 import codrane.core.plan.VehicleFacts;
@@ -48,6 +51,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 import tools.jackson.databind.ObjectMapper;
 
 /** A random job at a random vehicle, as far as its run: scanned, planned, and all at hand that the plan needs. */
@@ -64,11 +68,15 @@ final class SimulatedJob {
             .map(SimulatedJob::withSmallFlash)
             .toList();
 
-    private static final List<JobKind> KINDS = List.of(
+    static final List<JobKind> KINDS = List.of(
             JobKind.CLEAR_FAULTS,
             JobKind.RESTORE_SOFTWARE,
             JobKind.UPDATE_SOFTWARE,
             JobKind.CHANGE_SETTING,
+            JobKind.CHANGE_LINE,
+            JobKind.SCALED_VALUE,
+            JobKind.CHOOSE_VARIANT,
+            JobKind.FIND_LOST_SETTING,
             JobKind.REPLACE_MODULE,
             JobKind.REPLACE_MODULE,
             JobKind.REPLACE_BY_NEW,
@@ -125,8 +133,14 @@ final class SimulatedJob {
         if (!pack.equipment().features().isEmpty())
             feature = one(pack.equipment().features()).id();
         pack.equipment().order().ifPresent(order -> {
-            codesOut = random.nextBoolean() ? List.of() : List.of(one(order.factory()));
-            codesIn = List.of(one(List.copyOf(order.titles().keySet())));
+            String in = one(order.titles().keySet().stream()
+                    .filter(code -> !order.factory().contains(code))
+                    .toList());
+            codesIn = List.of(in);
+            codesOut = order.factory().stream() // what it can't be together with
+                    .filter(code -> order.families().values().stream()
+                            .anyMatch(f -> !f.inEachOthersWay(List.of(code, in)).isEmpty()))
+                    .toList();
         });
     }
 
@@ -336,21 +350,48 @@ final class SimulatedJob {
                 .orElse(DecideNotes.NONE);
     }
 
-    /** Another value of a random setting, so far as one was read. */
+    /** Another value of a random setting of the kind that the job is about, so far as one was read. */
     private List<PutBack> chosen(DeepReading reading) {
-        if (kind != JobKind.CHANGE_SETTING) return List.of();
+        if (kind.about() != JobKind.About.SETTINGS) return List.of();
         List<PutBack> all = new ArrayList<>();
         for (PackModule m : pack.modules().values())
             for (Layout layout : pack.blocksOf(m)) {
                 Bytes held =
                         requireNonNull(reading.modules().get(m.id())).coding().get(layout.id());
                 if (held == null || held.length() != layout.length()) continue;
-                layout.decode(held)
-                        .forEach((key, now) -> layout.field(key).orElseThrow().values().values().stream()
-                                .filter(value -> !value.equals(now))
-                                .forEach(value -> all.add(new PutBack(m.id(), layout.id(), key, value, now))));
+                if (kind == JobKind.CHANGE_LINE) all.add(oneOctet(m, layout, held));
+                else
+                    layout.decode(held)
+                            .forEach((key, now) -> values(
+                                            layout.id(), layout.field(key).orElseThrow())
+                                    .filter(value -> !value.equals(now))
+                                    .forEach(value -> all.add(new PutBack(m.id(), layout.id(), key, value, now))));
             }
         return all.isEmpty() ? List.of() : List.of(one(all));
+    }
+
+    private Stream<String> values(String layout, Field field) {
+        return switch (kind) {
+            case SCALED_VALUE -> {
+                SettingRule rule = pack.setting(layout, field.key());
+                yield Stream.of(rule.least(), rule.most())
+                        .flatMap(Optional::stream)
+                        .map(field::worded)
+                        .filter(value -> field.rawOf(value).isPresent());
+            }
+            case CHOOSE_VARIANT -> field.key().equals("variant") ? field.values().values().stream() : Stream.of();
+            default -> field.values().values().stream();
+        };
+    }
+
+    /** As an instruction says it: one octet is another, and its block's check follows. */
+    private PutBack oneOctet(PackModule m, Layout layout, Bytes held) {
+        int madeFor = pack.madeFor().containsKey(layout.id()) ? 6 : 0; // whose block it is stays
+        byte[] octets = held.toArray();
+        octets[Math.min(madeFor, octets.length - 1)] ^= 0x01;
+        return new LineInstruction.Applied.Changed(
+                        m.id(), layout.id(), held, layout.check().apply(Bytes.copyOf(octets)))
+                .chosen();
     }
 
     /** Another vehicle of the model, as built: nothing of its coding is a gap. */
