@@ -48,7 +48,7 @@ class VariantTest {
             tech.post(page + "/listen", "name", "plain");
             assertThat(tech.get(page)).contains("with the simulated microphone").doesNotContain("is the flattest");
             JsonNode before = TestWorld.lookDoip(world).path("modules");
-            plan(app, job);
+            plan(app, job, "speech");
             licence(app, job);
             assertThat(app.bean(UnlockActs.class).authorise(job.number, WHO)).isInstanceOf(Acted.Done.class);
             run(app, job, world);
@@ -58,12 +58,57 @@ class VariantTest {
             assertThat(tech.get(page)).doesNotContain("is the flattest");
             assertThat(changes(before, TestWorld.lookDoip(world).path("modules")))
                     .containsExactly("announcements announce-main variant: plain → speech");
+            sellersAdvice(app, job, world, tech);
+            assertThat(changes(before, TestWorld.lookDoip(world).path("modules")))
+                    .containsExactly("announcements announce-main variant: plain → wide");
+            putBack(job, tech);
             app.context().close();
         }
     }
 
-    private static void plan(App app, JobSteps job) {
-        done(app.bean(SettingActs.class).setting(job.number, "announce-main/variant", "speech", WHO));
+    /** The seller knows better: it is tried in the same job, from what the vehicle holds now. */
+    private static void sellersAdvice(App app, JobSteps job, StandinWorld world, WebSession tech) throws Exception {
+        String page = "/jobs/" + job.number + "/sound";
+        tech.post(page + "/seller", "advice", "loud");
+        assertThat(tech.get(page)).contains("The module has no such variant: it has plain, speech, wide.");
+        tech.post(page + "/seller", "advice", "wide");
+        assertThat(tech.get(page)).contains("The seller advises “wide”: it was not heard yet.");
+        SettingActs acts = app.bean(SettingActs.class);
+        assertThat(acts.setting(job.number, "announce-main/variant", "wide", WHO)
+                        .toString())
+                .contains("Scan first");
+        job.scan();
+        plan(app, job, "wide");
+        assertThat(reasons(job)).contains("Sound variant: speech → wide.");
+        run(app, job, world);
+        tech.post(page + "/listen", "name", "wide");
+        assertThat(tech.get(page))
+                .contains("The seller advises “wide”, which strays by", "the microphone says otherwise");
+    }
+
+    /** What is worse goes back with a press, as a plan like any other. */
+    private static void putBack(JobSteps job, WebSession tech) throws Exception {
+        job.scan();
+        assertThat(tech.get("/jobs/" + job.number + "/prove")).contains("How it sounds now");
+        assertThat(tech.get("/jobs/" + job.number + "/sound")).contains("Put “speech” back");
+        tech.post("/jobs/" + job.number + "/decide/setting", "setting", "announce-main/variant", "value", "speech");
+        assertThat(job.facts().plan().orElseThrow().plan().blocks()).isEmpty();
+        assertThat(reasons(job)).contains("Sound variant: wide → speech.");
+        assertThat(tech.get("/jobs/" + job.number + "/sound")).doesNotContain("Put “speech” back");
+    }
+
+    private static List<String> reasons(JobSteps job) {
+        return job.facts()
+                .plan()
+                .orElseThrow()
+                .plan()
+                .writes()
+                .flatMap(o -> o.reasons().stream())
+                .toList();
+    }
+
+    private static void plan(App app, JobSteps job, String variant) {
+        done(app.bean(SettingActs.class).setting(job.number, "announce-main/variant", variant, WHO));
         done(app.bean(PlanActs.class).plan(job.number, WHO));
         assertThat(RunTasks.unable(job.facts())).isEmpty();
         done(TestActs.of(app).keep(job.number, HoldPoint.PLAN_AGREED, WHO, ""));

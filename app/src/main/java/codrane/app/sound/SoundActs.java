@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
 /** What was measured of how a vehicle sounds. */
 @Component
 class SoundActs {
-    private static final int LONGEST_NAME = 40;
+    private static final int LONGEST_NAME = 32;
     private static final int MOST = 12;
     private static final int LONGEST_TEXT = 1 << 20;
     private static final Acted OTHER_WORK = Acted.refused("This job is not about how the vehicle sounds.");
@@ -70,7 +70,7 @@ class SoundActs {
     private Acted keep(JobState state, String name, ResponseStored stored, String who) {
         if (state.job().kind() != JobKind.CHOOSE_VARIANT) return OTHER_WORK;
         if (name.isBlank() || name.length() > LONGEST_NAME)
-            return Acted.refused("Say in at most 40 characters what was heard: the variant, and where.");
+            return Acted.refused("Say in at most 32 characters what was heard: the variant, and where.");
         long others = measured(state.job().id()).stream()
                 .filter(m -> !m.subject().equals(name.strip()))
                 .count();
@@ -78,6 +78,28 @@ class SoundActs {
         notes.put(state.job().id(), ResponseStored.KIND, name.strip(), stored, who);
         audit.record(who, "measured how it sounds", "job " + state.job().number(), name.strip() + ", " + stored.how());
         return Acted.done();
+    }
+
+    /** @param variant of the module; empty when the seller says nothing */
+    Acted advised(long number, String variant, String who) {
+        return acts.on(number, who, DecideStage.SOUND, state -> {
+            if (state.job().kind() != JobKind.CHOOSE_VARIANT) return OTHER_WORK;
+            Optional<SoundVariant> known = SoundVariant.of(state.pack());
+            if (!variant.isEmpty()
+                    && known.filter(k -> k.values().contains(variant)).isEmpty())
+                return Acted.refused("The module has no such variant: "
+                        + known.map(k -> "it has " + String.join(", ", k.values()) + ".")
+                                .orElse("it has none."));
+            notes.put(state.job().id(), SellerStored.KIND, new SellerStored(variant), who);
+            return Acted.done();
+        });
+    }
+
+    String seller(long jobId) {
+        return notes.of(jobId, SellerStored.KIND).stream()
+                .findFirst()
+                .map(note -> note.content().advises())
+                .orElse("");
     }
 
     /** In the order in which they were first measured. */

@@ -48,7 +48,14 @@ class SoundController {
         Viewer viewer = new Viewer(who.getName(), Role.of(who), false);
         Band chosen = band.equals(Band.FULL.key()) ? Band.FULL : Band.SPEECH;
         model.addAttribute(
-                "view", SoundView.of(state, sounds.measured(state.job().id()), chosen, viewer));
+                "view",
+                SoundView.of(
+                        state,
+                        new SoundView.Heard(
+                                sounds.measured(state.job().id()),
+                                sounds.seller(state.job().id())),
+                        chosen,
+                        viewer));
         return "sound/page";
     }
 
@@ -67,6 +74,11 @@ class SoundController {
     @PostMapping("/sound/listen")
     String listen(@PathVariable long number, @RequestParam String name, Principal who, RedirectAttributes flash) {
         return Led.to(sounds.listen(number, name, who.getName()), number, "sound", flash);
+    }
+
+    @PostMapping("/sound/seller")
+    String seller(@PathVariable long number, @RequestParam String advice, Principal who, RedirectAttributes flash) {
+        return Led.to(sounds.advised(number, advice, who.getName()), number, "sound", flash);
     }
 
     @PostMapping("/sound/forget")

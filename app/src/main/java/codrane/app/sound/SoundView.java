@@ -4,7 +4,6 @@ import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
 import codrane.core.job.JobState;
 import codrane.core.job.PlanFacts;
-import codrane.core.job.Scan;
 import codrane.core.plan.JobKind;
 import codrane.core.response.FrequencyResponse;
 import codrane.core.response.FrequencyResponse.Band;
@@ -19,6 +18,7 @@ import java.util.Optional;
  *
  * @param advice when something flatter was heard than what the vehicle holds, as a sentence; else empty
  * @param held the sound variant that the vehicle held when it was last read; empty when it was not
+ * @param better what was heard flatter, to be chosen with a press
  * @param tooShort names of those that do not reach over the band
  */
 public record SoundView(
@@ -26,6 +26,8 @@ public record SoundView(
         String band,
         String sentence,
         String advice,
+        Seller seller,
+        Optional<Better> better,
         List<Row> rows,
         List<String> tooShort,
         Optional<SoundPicture> picture,
@@ -37,7 +39,20 @@ public record SoundView(
      */
     public record Row(String name, int line, String flatness, String how, String at, String who) {}
 
-    static SoundView of(JobState state, List<Note.Read<ResponseStored>> measured, Band band, Viewer viewer) {
+    /**
+     * @param advises a variant; empty when nothing
+     * @param sentence what the microphone says of it
+     */
+    public record Seller(String advises, List<String> variants, String sentence) {}
+
+    /** @param act in words */
+    public record Better(String setting, String value, String act) {}
+
+    /** What is known of how it sounds. */
+    record Heard(List<Note.Read<ResponseStored>> measured, String seller) {}
+
+    static SoundView of(JobState state, Heard heard, Band band, Viewer viewer) {
+        List<Note.Read<ResponseStored>> measured = heard.measured();
         Map<String, FrequencyResponse> responses = new LinkedHashMap<>();
         Map<String, Note.Read<ResponseStored>> by = new LinkedHashMap<>();
         for (Note.Read<ResponseStored> one : measured) {
@@ -54,6 +69,11 @@ public record SoundView(
                 band.key(),
                 ranking.sentence(),
                 advice(ranking, held(state)),
+                new Seller(
+                        heard.seller(),
+                        SoundVariant.of(state.pack()).map(SoundVariant::values).orElse(List.of()),
+                        heard.seller().isEmpty() ? "" : ranking.judged(heard.seller())),
+                viewer.may(state.job().number(), "decide/setting") ? better(state, ranking) : Optional.empty(),
                 rows,
                 ranking.tooShort(),
                 ranking.places().isEmpty() ? Optional.empty() : Optional.of(SoundPicture.of(ranking)),
@@ -83,13 +103,35 @@ public record SoundView(
                 note.who());
     }
 
+    /** Empty when what the vehicle holds was not heard, or nothing that it can hold was heard flatter. */
+    private static Optional<Better> better(JobState state, Ranking ranking) {
+        if (advice(ranking, held(state)).isEmpty()) return Optional.empty();
+        String first = ranking.places().getFirst().name();
+        return SoundVariant.of(state.pack())
+                .flatMap(variant -> variant.values().stream()
+                        .filter(first::equalsIgnoreCase)
+                        .filter(value -> state.putBack().stream()
+                                .noneMatch(p -> p.key().equals(variant.key())
+                                        && p.value().equals(value)))
+                        .map(value -> new Better(
+                                variant.key(),
+                                value,
+                                state.run().isPresent()
+                                                && before(state, variant).equals(Optional.of(value))
+                                        ? "Put “" + value + "” back"
+                                        : "Choose “" + value + "”"))
+                        .findFirst());
+    }
+
+    private static Optional<String> before(JobState state, SoundVariant variant) {
+        return state.before().flatMap(s -> PlanFacts.value(state, s, variant.layout(), variant.field()));
+    }
+
     private static String held(JobState state) {
-        Optional<Scan> scan = state.after().or(state::before);
-        return scan.stream()
-                .flatMap(s -> state.pack().layouts().values().stream()
-                        .filter(l -> l.field("variant").isPresent())
-                        .flatMap(l -> PlanFacts.value(state, s, l.id(), "variant").stream()))
-                .findFirst()
+        return state.after()
+                .or(state::before)
+                .flatMap(s ->
+                        SoundVariant.of(state.pack()).flatMap(v -> PlanFacts.value(state, s, v.layout(), v.field())))
                 .orElse("");
     }
 }

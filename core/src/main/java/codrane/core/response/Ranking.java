@@ -60,6 +60,34 @@ public record Ranking(Band band, List<Place> places, List<String> tooShort) {
                         second.name());
     }
 
+    /**
+     * What the microphone says of somebody's advice, as a sentence.
+     *
+     * @param name of what is advised
+     */
+    public String judged(String name) {
+        String says = "The seller advises “" + name + "”";
+        Place first = places.isEmpty() ? null : places.getFirst();
+        Place advised = places.stream()
+                .filter(p -> p.name().equalsIgnoreCase(name))
+                .findFirst()
+                .orElse(null);
+        if (first == null || advised == null) return says + ": it was not heard yet.";
+        if (places.size() == 1) return says + ": nothing else was heard to compare it with.";
+        Place other = advised.equals(first) ? places.get(1) : first;
+        double behind = advised.flatness() - other.flatness();
+        if (Math.abs(behind) < AUDIBLE_DB) return says + ": nobody hears a difference to “" + other.name() + "”.";
+        return behind < 0
+                ? says + ", and it is the flattest that was heard."
+                : String.format(
+                        Locale.ROOT,
+                        "%s, which strays by %.1f dB; “%s” strays by %.1f dB: the microphone says otherwise.",
+                        says,
+                        advised.flatness(),
+                        other.name(),
+                        other.flatness());
+    }
+
     /** Whether the first is so far ahead that somebody hears it. */
     public boolean audible() {
         return places.size() > 1 && places.get(1).flatness() - places.getFirst().flatness() >= AUDIBLE_DB;

@@ -33,6 +33,22 @@ class RankingTest {
     }
 
     @Test
+    void judged_sellersAdvice_isComparedWithWhatWasHeard() {
+        Ranking ranking = of(Map.of("plain", tilted(9), "speech", tilted(2), "wide", tilted(2.2)));
+        assertThat(ranking.judged("plain"))
+                .matches("The seller advises “plain”, which strays by \\d\\.\\d dB; “speech” strays by \\d\\.\\d dB:"
+                        + " the microphone says otherwise\\.");
+        assertThat(ranking.judged("Wide")).endsWith("nobody hears a difference to “speech”.");
+        assertThat(ranking.judged("speech")).endsWith("nobody hears a difference to “wide”.");
+        assertThat(ranking.judged("soft")).endsWith("it was not heard yet.");
+        assertThat(of(Map.of("plain", tilted(9), "speech", tilted(2))).judged("speech"))
+                .endsWith("and it is the flattest that was heard.");
+        assertThat(of(Map.of("plain", tilted(9))).judged("plain"))
+                .endsWith("nothing else was heard to compare it with.");
+        assertThat(of(Map.of()).judged("plain")).endsWith("it was not heard yet.");
+    }
+
+    @Test
     void of_oneThatDoesNotReachOverTheBand_isNotRanked() {
         FrequencyResponse telephone = new FrequencyResponse(List.of(new Point(300, 0), new Point(3400, 0)));
         Ranking ranking = of(Map.of("plain", tilted(3), "telephone", telephone));

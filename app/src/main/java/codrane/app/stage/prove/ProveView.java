@@ -6,6 +6,7 @@ import codrane.app.web.PairingPicture;
 import codrane.core.job.JobState;
 import codrane.core.job.Scan;
 import codrane.core.job.stage.ProveStage;
+import codrane.core.plan.JobKind;
 import codrane.core.planner.WaysOn;
 import java.util.List;
 import java.util.Optional;
@@ -14,8 +15,9 @@ import java.util.Optional;
  * The page of Prove.
  *
  * @param ways on when it does not work, besides the gentlest; none otherwise
+ * @param sounds whether what was written can be heard, and measured
  */
-public record ProveView(Optional<Fresh> fresh, List<String> ways) {
+public record ProveView(long number, Optional<Fresh> fresh, List<String> ways, boolean sounds) {
     /**
      * A scan from after the run.
      *
@@ -25,11 +27,13 @@ public record ProveView(Optional<Fresh> fresh, List<String> ways) {
 
     static ProveView of(JobState state) {
         return new ProveView(
+                state.job().number(),
                 state.after().filter(scan -> state.before().isPresent()).map(scan -> fresh(state, scan)),
                 ProveStage.waysOn(state).stream()
                         .skip(1)
                         .map(WaysOn.Way::sentence)
-                        .toList());
+                        .toList(),
+                state.job().kind() == JobKind.CHOOSE_VARIANT);
     }
 
     private static Fresh fresh(JobState state, Scan scan) {
