@@ -229,6 +229,7 @@ class LoomTest {
                     .contains("Make it “one lane: 3.5 m”", "2 m to 12 m, in steps of 0.1 m");
             assertThat(web.query(loom + "throw.left"))
                     .contains("Other side:", "Throw to the right, from the middle", "the two may be 0.5 m apart");
+            widthByHand(app, loom + "width");
             SettingActs acts = app.bean(SettingActs.class);
             acts.setting(job.number, "spreader-main/width", "One lane", "tech");
             acts.setting(job.number, "spreader-main/throw.left", "0.6", "tech");
@@ -240,6 +241,18 @@ class LoomTest {
             acts.setting(job.number, "spreader-main/throw.left", "0.3", "tech");
             assertThat(String.join(" ", reasons(job))).contains("6 m → 3.5 m (one lane).", "stays 0 m: 0.3 m apart");
             app.context().close();
+        }
+    }
+
+    /** A preset by its button though nothing was typed, and what was typed by the key, not the first preset. */
+    private static void widthByHand(App app, String page) {
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open(page);
+            browser.page.click("button:has-text('one lane')");
+            browser.awaitShown("#one:has-text('to be') :text('3.5 m')");
+            browser.page.fill("#one input[type=text]", "4.2");
+            browser.page.press("#one input[type=text]", "Enter");
+            browser.awaitShown("#one :text('4.2 m')");
         }
     }
 
