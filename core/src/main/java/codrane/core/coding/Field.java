@@ -1,7 +1,9 @@
 package codrane.core.coding;
 
 import codrane.core.octets.Bytes;
+import codrane.core.text.Words;
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.math.RoundingMode;
 import java.util.Comparator;
 import java.util.List;
@@ -73,7 +75,7 @@ public record Field(
     /** The value in words, with its unit. */
     public String read(Bytes block) {
         return switch (kind) {
-            case TEXT -> octets(block).text().strip();
+            case TEXT -> octets(block).text().replaceAll(" +$", ""); // what fills it up, and no more
             case BCD -> octets(block).hex();
             case UNSIGNED -> Long.toUnsignedString(raw(block));
             case SIGNED -> Long.toString(signed(raw(block)));
@@ -108,9 +110,8 @@ public record Field(
     private Optional<Bytes> octetsOf(String value) {
         int length = bits / 8;
         if (kind == Kind.TEXT) {
-            return value.length() > length
-                    ? Optional.empty()
-                    : Optional.of(Bytes.ascii(value + " ".repeat(length - value.length())));
+            boolean fits = value.length() <= length && value.chars().allMatch(c -> c <= 0xFF); // an octet a character
+            return !fits ? Optional.empty() : Optional.of(Bytes.ascii(value + " ".repeat(length - value.length())));
         }
         return value.matches("[0-9]{" + length * 2 + "}") ? Optional.of(Bytes.parse(value)) : Optional.empty();
     }
@@ -144,12 +145,27 @@ public record Field(
 
     /** What it can be instead of a value that it can't hold, as a sentence after a blank; empty when there is nothing to say. */
     String hint(String wished) {
+        if (!range().isEmpty()) return " It can hold " + range() + ".";
         List<String> can =
                 kind == Kind.ENUMERATION ? values.values().stream().sorted().toList() : nearest(wished);
         if (can.isEmpty() || can.size() > MOST_HINTS) return "";
         return kind == Kind.ENUMERATION
                 ? " It can be " + String.join(", ", can) + "."
                 : " The nearest that it can hold: " + String.join(", ", can) + ".";
+    }
+
+    /** What can be typed, in words; empty for what is chosen or scaled. */
+    public String range() {
+        return switch (kind) {
+            case ENUMERATION, SCALED -> "";
+            case TEXT -> "at most " + Words.count(bits / 8, "character");
+            case BCD -> Words.count(bits / 4, "digit");
+            case UNSIGNED -> "0 to " + BigInteger.TWO.pow(bits).subtract(BigInteger.ONE);
+            case SIGNED -> {
+                BigInteger half = BigInteger.TWO.pow(bits - 1);
+                yield half.negate() + " to " + half.subtract(BigInteger.ONE);
+            }
+        };
     }
 
     /** The values next to a wished one that a scaled field can hold, the nearest first; none beyond its bits. */

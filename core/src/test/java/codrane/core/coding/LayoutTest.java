@@ -48,6 +48,36 @@ class LayoutTest {
         assertThat(LAYOUT.encode(Map.of("step", "off"), Bytes.EMPTY)).isInstanceOf(Layout.Encoded.Refused.class);
     }
 
+    /** Whatever its octets are: a text is read and written back as it was, and what no octet stands for is refused. */
+    @Test
+    void text_anyOctets_areReadAndWrittenBackAsTheyWere() {
+        Field words = new Field("words", "Words", 0, 32, Field.Kind.TEXT, false, Map.of(), Field.Scale.NONE);
+        Layout layout = new Layout("t", "Text", 1, 4, List.of(words), BlockCheck.NONE, Map.of());
+        Random random = new Random(4);
+        for (int i = 0; i < 2000; i++) {
+            byte[] octets = new byte[4];
+            random.nextBytes(octets);
+            for (int k = random.nextInt(4); k < 4; k++) octets[k] = ' ';
+            Bytes block = Bytes.copyOf(octets);
+            assertThat(layout.encode(layout.decode(block), Bytes.filled(4, 0)))
+                    .isEqualTo(new Layout.Encoded.Block(block));
+        }
+        assertThat(layout.encode(Map.of("words", "\u0416"), Bytes.filled(4, 0)))
+                .isEqualTo(new Layout.Encoded.Refused("Words can't be \u0416. It can hold at most 4 characters."));
+    }
+
+    @Test
+    void range_ofWhatIsTyped_isSaidWhereItIsRefused() {
+        for (var kind : Map.of(
+                        Field.Kind.UNSIGNED, "0 to 255", Field.Kind.SIGNED, "-128 to 127", Field.Kind.BCD, "2 digits")
+                .entrySet()) {
+            Field field = new Field("f", "Field", 0, 8, kind.getKey(), false, Map.of(), Field.Scale.NONE);
+            Layout layout = new Layout("l", "Block", 1, 1, List.of(field), BlockCheck.NONE, Map.of());
+            assertThat(layout.encode(Map.of("f", "1000"), Bytes.filled(1, 0)))
+                    .isEqualTo(new Layout.Encoded.Refused("Field can't be 1000. It can hold " + kind.getValue() + "."));
+        }
+    }
+
     @Test
     void diff_changedField_isNamed() {
         assertThat(LAYOUT.diff(Bytes.of(0, 0, 0, 0, 0), Bytes.of(0b00010100, 0, 0, 9, 9)))

@@ -91,7 +91,7 @@ record SettingsOfThisWorld(Map<String, Object> words) {
         int at = 0;
         for (Wish wish : wishes(block)) {
             int bits = bits(wish.aspect());
-            if (bits == 8) at = (at + 7) / 8 * 8;
+            if (bits % 8 == 0) at = (at + 7) / 8 * 8;
             else if (random.nextInt(6) == 0) at += 1 + random.nextInt(2); // bits that nobody explains
             if (at / 8 != (at + bits - 1) / 8) at = (at + 7) / 8 * 8;
             fields.add("      - { key: " + wish.key() + ", title: \"" + wish.title() + "\", at: " + at + ", bits: "
@@ -193,6 +193,7 @@ record SettingsOfThisWorld(Map<String, Object> words) {
     }
 
     private static int bits(Map<String, Object> aspect) {
+        if (aspect.containsKey("letters")) return Integer.parseInt(String.valueOf(aspect.get("letters"))) * 8;
         if (!aspect.containsKey("values")) return 8;
         return Math.max(
                 1, 32 - Integer.numberOfLeadingZeros(list(aspect.get("values")).size() - 1));
@@ -206,6 +207,7 @@ record SettingsOfThisWorld(Map<String, Object> words) {
                                 .collect(Collectors.joining(", "))
                         + "]"
                 : "";
+        if (aspect.containsKey("letters")) return "kind: text";
         if (aspect.containsKey("values")) {
             List<Object> values = list(aspect.get("values"));
             return IntStream.range(0, values.size())
@@ -219,6 +221,10 @@ record SettingsOfThisWorld(Map<String, Object> words) {
 
     /** As the vehicle was built: a choice, or a number within its limits that the bits can hold. */
     private static String built(Random random, Map<String, Object> aspect) {
+        if (aspect.containsKey("letters")) {
+            List<Object> texts = list(aspect.get("built"));
+            return String.valueOf(texts.get(random.nextInt(texts.size())));
+        }
         if (aspect.containsKey("values")) {
             List<Object> values = list(aspect.get("values"));
             return String.valueOf(values.get(random.nextInt(values.size())));

@@ -81,8 +81,7 @@ record LoomEdit(
     }
 
     private static String typed(Field field, SettingRule rule) {
-        if (field.kind() == Field.Kind.ENUMERATION) return "";
-        if (field.kind() != Field.Kind.SCALED) return "as it stands in the module";
+        if (field.kind() != Field.Kind.SCALED) return field.range();
         String from = rule.least().map(field::worded).orElse("");
         String to = rule.most().map(field::worded).orElse("");
         return (from.isEmpty() || to.isEmpty() ? "" : from + " to " + to + ", ") + "in steps of "

@@ -3,6 +3,8 @@ package codrane.app.stage.decide;
 import codrane.app.records.ChangeLedger;
 import codrane.core.baseline.Undo;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
+import codrane.core.job.Scan;
 import codrane.core.plan.JobKind;
 import java.util.List;
 import java.util.Optional;
@@ -21,7 +23,8 @@ class UndoSets {
     Optional<Undo> of(JobState state) {
         JobKind kind = state.job().kind();
         boolean settings = kind == JobKind.CHANGE_SETTING || kind == JobKind.SCALED_VALUE;
-        if (!settings || state.before().isEmpty()) return Optional.empty();
+        Optional<Scan> now = PlanBasis.newest(state);
+        if (!settings || now.isEmpty()) return Optional.empty();
         List<ChangeLedger.Made> made = ledger.ofVehicle(state.job().vehicleId());
         List<Undo.Written> written = made.reversed().stream()
                 .filter(m -> m.jobId() != state.job().id())
@@ -35,7 +38,7 @@ class UndoSets {
                         c.software()))
                 .toList();
         if (written.isEmpty()) return Optional.empty();
-        Undo undo = Undo.of(state.pack(), written, state.before().get().readings());
+        Undo undo = Undo.of(state.pack(), written, now.get().readings());
         return Optional.of(made.size() < ChangeLedger.MOST_OF_VEHICLE ? undo : undo.cut(made.size()));
     }
 }
