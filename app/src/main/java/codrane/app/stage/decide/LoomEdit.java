@@ -15,6 +15,7 @@ import java.util.TreeMap;
  * One setting, to be given another value.
  *
  * @param values to choose from; none when it is only typed
+ * @param keyboard of a tablet, as browsers name it
  * @param otherSide the same on the vehicle's other side
  * @param typed what may be typed, in words; empty when it is chosen
  * @param law what the law says, as a sentence; empty when nothing
@@ -27,6 +28,7 @@ record LoomEdit(
         String chosen,
         List<Value> values,
         String typed,
+        String keyboard,
         Optional<OtherSide> otherSide,
         String law,
         boolean may) {
@@ -45,6 +47,7 @@ record LoomEdit(
                 s.chosen().orElse(""),
                 values(s.field(), rule),
                 typed(s.field(), rule),
+                s.field().kind() == Field.Kind.TEXT ? "text" : "decimal",
                 rule.otherSide().flatMap(side -> otherSide(state, s, side)),
                 s.law().map(r -> r.cited() + ".").orElse(""),
                 changes(state, viewer));
