@@ -3,8 +3,10 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.app.job.Acted;
 import codrane.app.stage.bench.BenchActs;
 import codrane.app.stage.intake.IntakeActs;
+import codrane.app.stage.intake.OldDataActs;
 import codrane.core.job.IntakeNotes;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
@@ -12,6 +14,7 @@ import codrane.standin.Conditions;
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.WriterException;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
@@ -102,6 +105,38 @@ class IntakeTest {
         browser.page.waitForSelector(".photos img");
         browser.page.waitForTimeout(300);
         browser.picture(PICTURES.resolve("intake.png"));
+    }
+
+    @Test
+    void oldModule_thatIsDead_namesTheVehicleInItsData() throws Exception {
+        JobSteps steps = new JobSteps(app, "climate");
+        OldDataActs acts = app.bean(OldDataActs.class);
+        byte[] memory = new byte[0x2000];
+        assertThat(acts.find(steps.number, "dead.bin", memory, "tech").toString())
+                .contains("No VIN stands in its 8192 bytes");
+        byte[] vin = Conditions.LORNE.text().getBytes(StandardCharsets.US_ASCII);
+        System.arraycopy(vin, 0, memory, 0x1F0, vin.length);
+        System.arraycopy(vin, 0, memory, 0x9F0, vin.length);
+        assertThat(acts.find(steps.number, "dead.bin", memory, "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(acts.find(steps.number, "dead.bin", memory, "tech")).isInstanceOf(Acted.Done.class); // once more
+        assertThat(steps.facts().intake().details().identifiers())
+                .singleElement()
+                .satisfies(found -> {
+                    assertThat(found.value()).isEqualTo(Conditions.LORNE.text());
+                    assertThat(found.source()).startsWith("dead.bin at 0x01F0, 0x09F0; ");
+                });
+        WebSession tech = WebSession.signIn(app.url(), "tech");
+        assertThat(tech.get("/jobs/" + steps.number + "/intake")).contains("this vehicle", "Look for its VIN");
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.open("/jobs/" + steps.number + "/intake");
+            browser.page.setInputFiles("input[name=file]", Files.write(folder.resolve("again.bin"), memory));
+            browser.page.click("text=Look for its VIN");
+            browser.awaitShown("text=Noted, with where it stands.");
+            assertThat(browser.page.textContent("main")).contains("again.bin at 0x01F0");
+        }
+        byte[] other = Conditions.LORNE_DONOR.text().getBytes(StandardCharsets.US_ASCII);
+        assertThat(acts.find(steps.number, "other.bin", other, "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(tech.get("/jobs/" + steps.number + "/intake")).contains("another vehicle", "other.bin at 0x0000");
     }
 
     @Test

@@ -158,7 +158,10 @@ class OnceTest {
                 .replace("/letters/draft/*", "/letters/draft/tail-lift")
                 .replace("/letters/sent/*", "/letters/sent/tail-lift")
                 .replace("/letters/look/*", "/letters/look/tail-lift");
-        boolean file = path.endsWith("/photos") || path.endsWith("/calibration-upload") || path.endsWith("/sound");
+        boolean file = path.endsWith("/photos")
+                || path.endsWith("/calibration-upload")
+                || path.endsWith("/sound")
+                || path.endsWith("/old-module-data");
         AbstractMockHttpServletRequestBuilder<?> request = file
                 ? multipart(path)
                         .file(new MockMultipartFile(

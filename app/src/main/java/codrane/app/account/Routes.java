@@ -59,6 +59,7 @@ public final class Routes {
             post("/jobs/*/correct", INTAKE),
             post("/jobs/*/cancel", INTAKE),
             post("/jobs/*/old-module-read", WRITERS),
+            post("/jobs/*/old-module-data", WRITERS),
             post("/jobs/*/variant", WRITERS),
             post("/jobs/*/ask-module", READERS),
             post("/jobs/*/settle-sleep", READERS),

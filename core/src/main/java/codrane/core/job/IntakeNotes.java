@@ -84,11 +84,32 @@ public record IntakeNotes(Optional<OldModule> oldModule, String variant, Details
         }
     }
 
+    /** What a VIN is called that was recovered from a module which does not speak any more. */
+    public static final String VIN_IN_OLD_DATA = "VIN in the old module's data";
+
     /** A number that some tool may ask for, with where it was read. */
     public record Identifier(String what, String value, String source) {}
 
     public IntakeNotes with(OldModule where) {
         return new IntakeNotes(Optional.of(where), variant, details);
+    }
+
+    public IntakeNotes with(List<Identifier> identifiers) {
+        Details d = details;
+        return new IntakeNotes(
+                oldModule,
+                variant,
+                new Details(
+                        d.partState(),
+                        d.earlier(),
+                        d.papersVin(),
+                        d.mileage(),
+                        d.lights(),
+                        d.keysHere(),
+                        d.keysAll(),
+                        d.ownership(),
+                        identifiers,
+                        d.hand()));
     }
 
     public IntakeNotes withVariant(String named) {

@@ -10,6 +10,7 @@ import codrane.core.job.WantedForm;
 import java.io.IOException;
 import java.security.Principal;
 import java.time.Duration;
+import java.util.Objects;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -30,12 +31,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @RequestMapping("/jobs/{number}")
 class IntakeController {
     private final IntakeActs acts;
+    private final OldDataActs oldData;
     private final CorrectActs corrections;
     private final JobDesk desk;
     private final Photos photos;
 
-    IntakeController(IntakeActs acts, CorrectActs corrections, JobDesk desk, Photos photos) {
+    IntakeController(IntakeActs acts, OldDataActs oldData, CorrectActs corrections, JobDesk desk, Photos photos) {
         this.acts = acts;
+        this.oldData = oldData;
         this.corrections = corrections;
         this.desk = desk;
         this.photos = photos;
@@ -76,6 +79,15 @@ class IntakeController {
     String oldModule(@PathVariable long number, @PathVariable String where, Principal who, RedirectAttributes flash) {
         OldModule module = where.equals("out") ? OldModule.OUT : OldModule.STILL_IN;
         return Led.to(acts.oldModule(number, module, who.getName()), number, "now", flash);
+    }
+
+    @PostMapping("/old-module-data")
+    String oldData(@PathVariable long number, @RequestParam MultipartFile file, Principal who, RedirectAttributes flash)
+            throws IOException {
+        String name = Objects.requireNonNullElse(file.getOriginalFilename(), "a file");
+        Acted acted = oldData.find(number, name, Uploaded.octets(file), who.getName());
+        if (acted instanceof Acted.Done) flash.addFlashAttribute("said", "Noted, with where it stands.");
+        return Led.to(acted, number, "intake", flash);
     }
 
     @PostMapping("/variant")

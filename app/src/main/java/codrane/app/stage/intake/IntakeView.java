@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * The page of Intake.
@@ -44,7 +45,7 @@ public record IntakeView(
     public record Picture(String href, String caption, String taken) {}
 
     /** What this one may press. */
-    public record May(boolean notes, boolean photos, boolean correct, boolean cancel) {}
+    public record May(boolean notes, boolean photos, boolean oldData, boolean correct, boolean cancel) {}
 
     /**
      * What the job is, to be corrected.
@@ -101,6 +102,7 @@ public record IntakeView(
                 new May(
                         viewer.may(number, "notes"),
                         viewer.may(number, "photos"),
+                        state.replaced().isPresent() && viewer.may(number, "old-module-data"),
                         open && viewer.may(number, "correct"),
                         open
                                 && viewer.may(number, "cancel")
@@ -120,6 +122,14 @@ public record IntakeView(
                         + job.life().createdBy());
         state.intake().details().hand().ifPresent(hand -> facts.put("Works on it", hand.words()));
         facts.put("VIN aloud", job.vin().spelled());
+        String inData = state.intake().details().identifiers().stream()
+                .filter(i -> i.what().equals(IntakeNotes.VIN_IN_OLD_DATA))
+                .map(i -> i.value() + ", "
+                        + (i.value().equals(job.vin().text()) ? "this vehicle's" : "another vehicle's") + " ("
+                        + i.source()
+                        + ")")
+                .collect(Collectors.joining("; "));
+        if (!inData.isEmpty()) facts.put(IntakeNotes.VIN_IN_OLD_DATA, inData);
         facts.put(
                 "Consent",
                 state.personHold(HoldPoint.CONSENT)

@@ -21,6 +21,8 @@ import java.util.Optional;
 public final class IntakeStage implements StageRules {
     public static final Ask NOTE = Ask.of("notes", "noted the arrival");
     public static final Ask OLD_MODULE = Ask.of("old-module", "said where the old module is", new ReplacesNothing());
+    public static final Ask OLD_DATA =
+            Ask.of("old-module-data", "looked for a VIN in the old module's data", new ReplacesNothing());
     public static final Ask VARIANT = Ask.of("variant", "named the variant");
     /** Nothing of a job that began to write is undone by ending it early. */
     public static final Ask CANCEL = Ask.of(
