@@ -126,6 +126,7 @@ class IntakeTest {
                     assertThat(found.source()).startsWith("dead.bin at 0x01F0, 0x09F0; ");
                 });
         WebSession tech = WebSession.signIn(app.url(), "tech");
+        longestSource(acts, steps);
         assertThat(tech.get("/jobs/" + steps.number + "/intake")).contains("this vehicle", "Look for its VIN");
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/" + steps.number + "/intake");
@@ -137,6 +138,18 @@ class IntakeTest {
         byte[] other = Conditions.LORNE_DONOR.text().getBytes(StandardCharsets.US_ASCII);
         assertThat(acts.find(steps.number, "other.bin", other, "tech")).isInstanceOf(Acted.Done.class);
         assertThat(tech.get("/jobs/" + steps.number + "/intake")).contains("another vehicle", "other.bin at 0x0000");
+    }
+
+    /** It goes into a form whose field has 80 characters, or nobody could note anything there any more. */
+    private static void longestSource(OldDataActs acts, JobSteps steps) {
+        String turned = new StringBuilder(Conditions.LORNE.text()).reverse() + "-";
+        byte[] many = turned.repeat(9000).getBytes(StandardCharsets.US_ASCII);
+        assertThat(acts.find(steps.number, "x".repeat(200), many, "tech")).isInstanceOf(Acted.Done.class);
+        assertThat(steps.facts().intake().details().identifiers())
+                .singleElement()
+                .satisfies(found -> assertThat(found.source())
+                        .contains("backwards", "and 8998 more")
+                        .hasSizeLessThanOrEqualTo(70)); // eight digits more where addresses are long
     }
 
     @Test

@@ -52,6 +52,16 @@ final class JobSteps {
         return app.bean(JobDesk.class).state(number);
     }
 
+    /** Of what the plan writes. */
+    List<String> reasons() {
+        return facts().plan()
+                .orElseThrow()
+                .plan()
+                .writes()
+                .flatMap(o -> o.reasons().stream())
+                .toList();
+    }
+
     JobSteps toScanned() throws InterruptedException {
         done(app.bean(IntakeActs.class).oldModule(number, IntakeNotes.OldModule.OUT, WHO));
         done(acts.keep(number, HoldPoint.CONSENT, WHO, ""));

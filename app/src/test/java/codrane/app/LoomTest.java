@@ -239,7 +239,7 @@ class LoomTest {
                     .asString()
                     .contains("which is 0 m");
             acts.setting(job.number, "spreader-main/throw.left", "0.3", "tech");
-            assertThat(String.join(" ", reasons(job))).contains("6 m → 3.5 m (one lane).", "stays 0 m: 0.3 m apart");
+            assertThat(String.join(" ", job.reasons())).contains("6 m → 3.5 m (one lane).", "stays 0 m: 0.3 m apart");
             app.context().close();
         }
     }
@@ -254,16 +254,6 @@ class LoomTest {
             browser.page.press("#one input[type=text]", "Enter");
             browser.awaitShown("#one :text('4.2 m')");
         }
-    }
-
-    private static List<String> reasons(JobSteps job) {
-        return job.facts()
-                .plan()
-                .orElseThrow()
-                .plan()
-                .writes()
-                .flatMap(o -> o.reasons().stream())
-                .toList();
     }
 
     private static Scan scan(JobSteps job) {

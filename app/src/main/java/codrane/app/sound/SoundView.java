@@ -3,6 +3,7 @@ package codrane.app.sound;
 import codrane.app.job.Viewer;
 import codrane.app.notes.Note;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
 import codrane.core.job.PlanFacts;
 import codrane.core.plan.JobKind;
 import codrane.core.response.FrequencyResponse;
@@ -128,8 +129,7 @@ public record SoundView(
     }
 
     private static String held(JobState state) {
-        return state.after()
-                .or(state::before)
+        return PlanBasis.newest(state) // what a run wrote is not held before it was read
                 .flatMap(s ->
                         SoundVariant.of(state.pack()).flatMap(v -> PlanFacts.value(state, s, v.layout(), v.field())))
                 .orElse("");

@@ -80,7 +80,7 @@ public final class VinsInData {
             String turned = new StringBuilder(text).reverse().toString();
             if (isOne(new Vin(text), alone))
                 forwards.computeIfAbsent(text, v -> new ArrayList<>()).add(start + i);
-            else if (isOne(new Vin(turned), alone))
+            else if (isOne(new Vin(turned), false))
                 backwards.computeIfAbsent(turned, v -> new ArrayList<>()).add(start + i);
         }
     }

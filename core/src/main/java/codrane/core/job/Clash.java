@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 public record Clash(Feature chosen, Feature other, boolean whole) {
     /** In the pack's order; none while nothing was chosen or read. */
     public static List<Clash> of(JobState state) {
-        Optional<Scan> scan = PlanBasis.newest(state).or(state::before);
+        Optional<Scan> scan = state.after().or(state::before);
         Equipment equipment = state.pack().equipment();
         List<Feature> chosen = PlanFacts.equipment(state);
         if (scan.isEmpty() || chosen.isEmpty()) return List.of();

@@ -38,7 +38,8 @@ public record SettingChange(
         Optional<String> obstacle = read.knows(setting.layout())
                 ? obstacle(held, layout, title, readings.get(setting.module()), setting)
                 : Optional.of("How this software keeps " + layout.title() + " is not known: nothing is written there.");
-        boolean there = now(held, readings.get(setting.module()), setting).equals(Optional.of(setting.value()));
+        boolean there = obstacle.isEmpty()
+                && now(held, readings.get(setting.module()), setting).equals(Optional.of(setting.value()));
         return new SettingChange(
                 setting.module(),
                 setting.layout(),
@@ -46,7 +47,7 @@ public record SettingChange(
                 title,
                 there ? setting.value() : setting.found(),
                 setting.value(),
-                there ? Optional.empty() : obstacle);
+                obstacle);
     }
 
     /** As it was read; empty when its block was not, or not as the pack describes it. */
@@ -79,7 +80,7 @@ public record SettingChange(
                         instanceof Layout.Encoded.Refused(String reason))
             return Optional.of(title + " can't be put back: " + reason);
         String now = now(held, reading, setting).orElse("");
-        return now.equals(setting.found())
+        return now.equals(setting.found()) || now.equals(setting.value())
                 ? Optional.empty()
                 : Optional.of(title + " is \"" + now + "\", and was \"" + setting.found()
                         + "\" when this was chosen: compare again.");

@@ -48,7 +48,6 @@ final class ValueAllowed implements Rule {
         Optional<BigDecimal> wished = field.flatMap(f -> f.number(change.to()));
         if (wished.isEmpty()) return Optional.empty();
         SettingRule rule = facts.pack().setting(change.block(), change.field());
-        if (rule.allows(wished.get())) return Optional.empty();
         Optional<BigDecimal> bound = rule.most()
                 .filter(most -> wished.get().compareTo(most) > 0)
                 .or(() -> rule.least().filter(least -> wished.get().compareTo(least) < 0));

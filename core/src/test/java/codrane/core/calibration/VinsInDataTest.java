@@ -76,6 +76,7 @@ class VinsInDataTest {
         put(octets, 0x40, "00000000000000000"); // its check digit fits
         put(octets, 0x80, "0BKLR3A47MN004127"); // its check digit does not
         put(octets, 0xC0, "ABCDEFGH".repeat(20));
+        put(octets, 0x200, new StringBuilder("0TVWP2E67TN002240").reverse().toString()); // another maker's
         assertThat(found(0, octets)).isEmpty();
     }
 

@@ -70,7 +70,7 @@ record LoomEdit(
         return field.map(f -> new OtherSide(
                 s.layout().id() + "/" + f.key(),
                 f.title(),
-                now.map(v -> " is " + v).orElse(" was not read") + "; the two may be " + f.worded(side.apart())
+                now.map(v -> " was read as " + v).orElse(" was not read") + "; the two may be " + f.worded(side.apart())
                         + " apart."));
     }
 

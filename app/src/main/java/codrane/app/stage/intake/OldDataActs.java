@@ -22,8 +22,8 @@ import org.springframework.stereotype.Component;
 public class OldDataActs {
     private static final int MOST_ROWS = 3;
     private static final int MOST_ADDRESSES = 2;
-    private static final int LONGEST_NAME = 24;
-    private static final int HASH = 12;
+    private static final int LONGEST_NAME = 12;
+    private static final int HASH = 8;
 
     private final Acts acts;
     private final Notes notes;
