@@ -89,6 +89,7 @@ class VariantTest {
     /** What is worse goes back with a press, as a plan like any other. */
     private static void putBack(JobSteps job, WebSession tech) throws Exception {
         job.scan();
+        assertThat(tech.get("/jobs/" + job.number + "/decide")).contains("wide, is there already");
         assertThat(tech.get("/jobs/" + job.number + "/prove")).contains("How it sounds now");
         assertThat(tech.get("/jobs/" + job.number + "/sound")).contains("Put “speech” back");
         tech.post("/jobs/" + job.number + "/decide/setting", "setting", "announce-main/variant", "value", "speech");

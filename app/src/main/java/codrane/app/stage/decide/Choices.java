@@ -44,6 +44,8 @@ public record Choices(List<Chosen> chosen, boolean byLine, boolean bySound, JobK
 
     /** A whole block by what it means, then by its bytes. */
     private static String what(Pack pack, SettingChange change) {
+        if (change.from().equals(change.to()))
+            return change.whole() ? "is there already" : change.to() + ", is there already";
         if (!change.whole()) return change.from() + " → " + change.to();
         List<SettingChange> parts = change.parts(pack);
         String meant = parts.stream()

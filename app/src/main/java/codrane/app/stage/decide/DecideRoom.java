@@ -11,6 +11,7 @@ import codrane.core.job.DecideNotes;
 import codrane.core.job.Decided;
 import codrane.core.job.Job;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
 import codrane.core.job.PlanVersion;
 import codrane.core.pack.MarketRules;
 import codrane.core.plan.JobKind;
@@ -110,7 +111,9 @@ class DecideRoom implements Room {
         if (state.before().isEmpty()) return DecideView.none(state, lostView);
         Optional<InstructionsView> followed = state.job().kind() == JobKind.CHANGE_LINE
                 ? Optional.of(InstructionsView.of(
-                        state, state.before().get(), instructions.getObject().of(state)))
+                        state,
+                        PlanBasis.newest(state).or(state::before).orElseThrow(),
+                        instructions.getObject().of(state)))
                 : Optional.empty();
         return DecideView.of(
                 state, viewer, lostView, pages.of(state), undo.of(state).map(UndoView::of), followed);

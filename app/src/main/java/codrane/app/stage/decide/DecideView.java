@@ -2,6 +2,7 @@ package codrane.app.stage.decide;
 
 import codrane.app.job.Viewer;
 import codrane.core.job.JobState;
+import codrane.core.job.PlanBasis;
 import codrane.core.job.Scan;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.VehicleFacts;
@@ -57,7 +58,7 @@ public record DecideView(
         return new DecideView(
                 state.job().number(),
                 note,
-                Optional.of(Inputs.of(state, scan, facts)),
+                Optional.of(Inputs.of(state, PlanBasis.newest(state).orElse(scan), facts)),
                 lost,
                 undo,
                 followed,
