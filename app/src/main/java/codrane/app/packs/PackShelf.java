@@ -8,6 +8,7 @@ import codrane.core.pack.PackResult;
 import codrane.core.vin.Vin;
 import codrane.core.vin.VinRule;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -24,17 +25,28 @@ public class PackShelf {
     private final Map<String, Pack> packs = new TreeMap<>();
 
     PackShelf(CodraneSettings settings) throws IOException {
+        List<Path> yaml;
         try (Stream<Path> files = Files.list(settings.packs())) {
-            for (Path file :
-                    files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList()) {
-                Pack pack = load(file);
-                packs.put(pack.id(), pack);
-            }
+            yaml = files.filter(f -> f.toString().endsWith(".yaml")).sorted().toList();
+        }
+        // side by side: they take a good part of a start
+        List<PackResult> read = yaml.parallelStream().map(PackShelf::read).toList();
+        for (PackResult result : read) {
+            Pack pack = loaded(result);
+            packs.put(pack.id(), pack);
         }
     }
 
-    private static Pack load(Path file) throws IOException {
-        return switch (PackLoader.load(file.toString(), Files.readString(file))) {
+    private static PackResult read(Path file) {
+        try {
+            return PackLoader.load(file.toString(), Files.readString(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Pack loaded(PackResult result) {
+        return switch (result) {
             case PackResult.Loaded(Pack pack) -> pack;
             case PackResult.Invalid(List<PackProblem> problems) ->
                 throw new IllegalStateException(
