@@ -16,6 +16,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
@@ -27,9 +29,16 @@ public final class TestWorld {
     private static final int DELIVERY = 40_000_000;
     private static final Duration CHECK = Duration.ofSeconds(2);
 
+    /** To read one takes longer than most tests. */
+    private static final Map<String, Pack> READ = new ConcurrentHashMap<>();
+
     private TestWorld() {}
 
     public static Pack pack(String id) {
+        return READ.computeIfAbsent(id, TestWorld::read);
+    }
+
+    private static Pack read(String id) {
         try {
             return ((PackResult.Loaded) PackLoader.load(id, Files.readString(ROOT.resolve("packs/" + id + ".yaml"))))
                     .pack();

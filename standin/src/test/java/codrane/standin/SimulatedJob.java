@@ -7,8 +7,6 @@ import codrane.core.baseline.BaselineFile;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.baseline.PutBack;
 import codrane.core.calibration.MemoryImage;
-import codrane.core.coding.Field;
-import codrane.core.coding.Layout;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.job.Baselined;
 import codrane.core.job.DecideNotes;
@@ -26,13 +24,10 @@ import codrane.core.job.PlanFacts;
 import codrane.core.job.PlanVersion;
 import codrane.core.job.RunTasks;
 import codrane.core.job.Scan;
-import codrane.core.octets.Bytes;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
-import codrane.core.pack.SettingRule;
 import codrane.core.plan.JobKind;
-import codrane.core.plan.LineInstruction;
 import codrane.core.plan.PartOrigin;
 import codrane.core.plan.Policy;
 import codrane.core.plan.VehicleFacts;
@@ -45,13 +40,11 @@ import codrane.link.scan.DeepReader;
 import codrane.standin.vehicle.Setup;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.Stream;
 import tools.jackson.databind.ObjectMapper;
 
 /** A random job at a random vehicle, as far as its run: scanned, planned, and all at hand that the plan needs. */
@@ -188,7 +181,7 @@ final class SimulatedJob {
         VirtualWorkshop workshop = new VirtualWorkshop(setup());
         new Scenes(workshop).authorise();
         DeepReading reading = deepReading(workshop);
-        settings = chosen(reading);
+        settings = new SimulatedWish(random, pack, kind).chosen(reading);
         JobState unplanned = state(workshop, reading, Optional.empty());
         Scan scan = unplanned.before().orElseThrow();
         if (kind == JobKind.ENABLE_EQUIPMENT && !feature.isEmpty()) {
@@ -348,50 +341,6 @@ final class SimulatedJob {
                 .map(m -> pack.module(m).parts().fitted())
                 .map(number -> DecideNotes.NONE.withPart(number, number))
                 .orElse(DecideNotes.NONE);
-    }
-
-    /** Another value of a random setting of the kind that the job is about, so far as one was read. */
-    private List<PutBack> chosen(DeepReading reading) {
-        if (kind.about() != JobKind.About.SETTINGS) return List.of();
-        List<PutBack> all = new ArrayList<>();
-        for (PackModule m : pack.modules().values())
-            for (Layout layout : pack.blocksOf(m)) {
-                Bytes held =
-                        requireNonNull(reading.modules().get(m.id())).coding().get(layout.id());
-                if (held == null || held.length() != layout.length()) continue;
-                if (kind == JobKind.CHANGE_LINE) all.add(oneOctet(m, layout, held));
-                else
-                    layout.decode(held)
-                            .forEach((key, now) -> values(
-                                            layout.id(), layout.field(key).orElseThrow())
-                                    .filter(value -> !value.equals(now))
-                                    .forEach(value -> all.add(new PutBack(m.id(), layout.id(), key, value, now))));
-            }
-        return all.isEmpty() ? List.of() : List.of(one(all));
-    }
-
-    private Stream<String> values(String layout, Field field) {
-        return switch (kind) {
-            case SCALED_VALUE -> {
-                SettingRule rule = pack.setting(layout, field.key());
-                yield Stream.of(rule.least(), rule.most())
-                        .flatMap(Optional::stream)
-                        .map(field::worded)
-                        .filter(value -> field.rawOf(value).isPresent());
-            }
-            case CHOOSE_VARIANT -> field.key().equals("variant") ? field.values().values().stream() : Stream.of();
-            default -> field.values().values().stream();
-        };
-    }
-
-    /** As an instruction says it: one octet is another, and its block's check follows. */
-    private PutBack oneOctet(PackModule m, Layout layout, Bytes held) {
-        int madeFor = pack.madeFor().containsKey(layout.id()) ? 6 : 0; // whose block it is stays
-        byte[] octets = held.toArray();
-        octets[Math.min(madeFor, octets.length - 1)] ^= 0x01;
-        return new LineInstruction.Applied.Changed(
-                        m.id(), layout.id(), held, layout.check().apply(Bytes.copyOf(octets)))
-                .chosen();
     }
 
     /** Another vehicle of the model, as built: nothing of its coding is a gap. */

@@ -2,11 +2,10 @@ package codrane.app.baseline;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import codrane.app.TestWorld;
 import codrane.core.baseline.Baseline;
 import codrane.core.baseline.BaselineFile;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLoader;
-import codrane.core.pack.PackResult;
 import codrane.link.scan.DeepReader;
 import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
@@ -14,8 +13,6 @@ import codrane.standin.vehicle.Setup;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Random;
@@ -28,17 +25,10 @@ class BaselineArchiveTest {
     private static final Baseline BASELINE = baseline();
 
     private static Baseline baseline() {
-        try {
-            Pack pack = ((PackResult.Loaded)
-                            PackLoader.load("p", Files.readString(Path.of("..", "packs", "tolvane-wisp.yaml"))))
-                    .pack();
-            VirtualWorkshop workshop = new VirtualWorkshop(Setup.healthy(pack, Conditions.WISP));
-            var reading =
-                    new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), done -> {});
-            return Baseline.of(pack, Conditions.WISP.text(), Instant.parse("2026-03-01T09:00:00Z"), reading);
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
+        Pack pack = TestWorld.pack("tolvane-wisp");
+        VirtualWorkshop workshop = new VirtualWorkshop(Setup.healthy(pack, Conditions.WISP));
+        var reading = new DeepReader(workshop.link(), pack).read(pack.modules().values(), List.of(), done -> {});
+        return Baseline.of(pack, Conditions.WISP.text(), Instant.parse("2026-03-01T09:00:00Z"), reading);
     }
 
     private static byte[] zip(String... namesAndTexts) throws IOException {

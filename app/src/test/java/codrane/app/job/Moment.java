@@ -1,5 +1,6 @@
 package codrane.app.job;
 
+import codrane.app.TestWorld;
 import codrane.core.access.Authorisation;
 import codrane.core.access.KnownAccount;
 import codrane.core.access.WorkshopAccount;
@@ -35,8 +36,6 @@ import codrane.core.job.hold.HoldRules;
 import codrane.core.job.stage.NextActs;
 import codrane.core.pack.MarketRules;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLoader;
-import codrane.core.pack.PackResult;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.PartOrigin;
@@ -52,9 +51,6 @@ import codrane.standin.Conditions;
 import codrane.standin.VirtualWorkshop;
 import codrane.standin.module.FactoryCoding;
 import codrane.standin.vehicle.Setup;
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -84,13 +80,7 @@ final class Moment {
     }
 
     static Pack pack() {
-        try {
-            return ((PackResult.Loaded)
-                            PackLoader.load("p", Files.readString(Path.of("..", "packs", "brennick-lorne.yaml"))))
-                    .pack();
-        } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
+        return TestWorld.pack("brennick-lorne");
     }
 
     static Map<String, ModuleReading> scan(Setup setup) {

@@ -6,14 +6,13 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import codrane.app.TestWorld;
 import codrane.app.Until;
 import codrane.app.interfaces.BenchInterface;
 import codrane.core.gateway.OperationMatrix.Gateway;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.Pack;
-import codrane.core.pack.PackLoader;
 import codrane.core.pack.PackModule;
-import codrane.core.pack.PackResult;
 import codrane.core.pack.Procedure;
 import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
@@ -28,8 +27,6 @@ import codrane.link.DiagnosticLink;
 import codrane.link.run.LeaseLostException;
 import codrane.link.run.RunControl;
 import codrane.link.run.RunGates.Verdict;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
@@ -57,8 +54,7 @@ class BenchGatesTest {
 
     @BeforeEach
     void bench() throws Exception {
-        Path file = Path.of("..", "packs", "brennick-lorne.yaml").toAbsolutePath();
-        pack = ((PackResult.Loaded) PackLoader.load("lorne", Files.readString(file))).pack();
+        pack = TestWorld.pack("brennick-lorne");
         PackModule lift = pack.module("tail-lift");
         RunTask.Write write = new RunTask.Write(lift, 0xF190, Bytes.of(1), WINDOW, "Write the VIN");
         first = RunState.begin(List.of(write, write));

@@ -5,9 +5,14 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The shipped packs, for tests. */
 public final class Packs {
+    /** By their text: to read one takes longer than most tests. */
+    private static final Map<String, Pack> READ = new ConcurrentHashMap<>();
+
     private Packs() {}
 
     public static Pack lorne() {
@@ -52,9 +57,9 @@ public final class Packs {
     }
 
     private static Pack read(String id, String yaml) {
-        return switch (PackLoader.load(id + ".yaml", yaml)) {
+        return READ.computeIfAbsent(yaml, text -> switch (PackLoader.load(id + ".yaml", text)) {
             case PackResult.Loaded(Pack pack) -> pack;
             case PackResult.Invalid invalid -> throw new IllegalStateException(invalid.toString());
-        };
+        });
     }
 }
