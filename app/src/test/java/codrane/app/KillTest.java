@@ -34,11 +34,14 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 class KillTest {
     private static final int STALL_SECONDS = 13;
     private static final int LANES = 2;
-    private static final int MOST_KILLS = 12;
+    private static final int MOST_KILLS = 40;
     /** Slow enough that a run is still under way when it is killed. */
     private static final int SPEED = 3;
 
-    private static final int MOST_MILLIS = 5_000;
+    /** Mostly soon after the start; now and then it gets so far that what comes after a transfer is met too. */
+    private static final int SOON_MILLIS = 5_000;
+
+    private static final int LATE_MILLIS = 30_000;
     private static final String DONE = "Run is done";
     private static final Logger LOG = LoggerFactory.getLogger(KillTest.class);
 
@@ -130,8 +133,9 @@ class KillTest {
                 WebSession web = WebSession.signIn(KillAndRecoverTest.url(app, var), "tech");
                 String job = KillAndRecoverTest.prepare(web, module);
                 KillAndRecoverTest.release(web, job, module);
-                for (int most = 1 + random.nextInt(MOST_KILLS); kills < most; kills++) {
-                    Until.later(Duration.ofMillis(random.nextInt(MOST_MILLIS)));
+                for (int times = 1 + random.nextInt(MOST_KILLS); kills < times; kills++) {
+                    int most = random.nextInt(3) == 0 ? LATE_MILLIS : SOON_MILLIS;
+                    Until.later(Duration.ofMillis(random.nextInt(most)));
                     if (web.get(job + "/run").contains(DONE)) break;
                     assertThat(app.destroyForcibly().waitFor(20, TimeUnit.SECONDS))
                             .isTrue();
