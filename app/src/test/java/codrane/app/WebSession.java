@@ -76,6 +76,12 @@ final class WebSession {
         return response.body();
     }
 
+    /** A file with its head. */
+    HttpResponse<byte[]> file(String path) throws IOException, InterruptedException {
+        return http.send(
+                HttpRequest.newBuilder(URI.create(url + path)).build(), HttpResponse.BodyHandlers.ofByteArray());
+    }
+
     /** A page whose address has a question in it. */
     String query(String path) throws IOException, InterruptedException {
         return http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), HttpResponse.BodyHandlers.ofString())

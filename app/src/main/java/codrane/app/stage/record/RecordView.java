@@ -5,11 +5,8 @@ import codrane.app.job.Viewer;
 import codrane.app.records.ChangeLine;
 import codrane.app.tools.MenuMap;
 import codrane.app.web.LedgerView;
-import codrane.core.baseline.BaselineSummary;
 import codrane.core.job.CustomerCard;
 import codrane.core.job.HoldNote;
-import codrane.core.job.Job;
-import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
 import codrane.core.job.OldPart;
 import codrane.core.pack.MarketRules;
@@ -19,7 +16,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.springframework.http.HttpMethod;
 
 /**
@@ -43,8 +39,6 @@ public record RecordView(
         Menu menu,
         boolean replaces,
         boolean tracks) {
-    private static final int HASH = 16;
-
     /** A hold point that a person kept or waived. */
     public record Kept(String title, String state, String who, String at, String why) {}
 
@@ -60,7 +54,7 @@ public record RecordView(
         if (viewer.may(state.job().number(), "menu")) state.writes().forEach(o -> operations.put(o.key(), o.title()));
         return new RecordView(
                 state.job().number(),
-                facts(state),
+                ReportFacts.of(state),
                 changes,
                 state.after().filter(s -> state.before().isPresent()).map(s -> LedgerView.of(state, s)),
                 state.holds().stream().map(h -> kept(state, h)).toList(),
@@ -69,38 +63,6 @@ public record RecordView(
                 new Menu(menus, operations),
                 OldPart.of(state).isPresent(),
                 OldPart.of(state).isPresent() && Routes.allows(viewer.role(), HttpMethod.POST, "/parts/1"));
-    }
-
-    private static Map<String, String> facts(JobState state) {
-        Job job = state.job();
-        Map<String, String> facts = new LinkedHashMap<>();
-        facts.put("Complaint", job.complaint());
-        facts.put(
-                "Work",
-                state.replaced()
-                        .map(m -> job.kind().title() + ": " + m.title()
-                                + job.origin().map(o -> ", " + o.words()).orElse(""))
-                        .orElse(job.kind().title()));
-        facts.put(
-                "Taken in",
-                state.now().dayAndTime(job.life().createdAt()) + " by "
-                        + job.life().createdBy());
-        String followed = state.decided().instructions().stream()
-                .map(note -> note.line().text() + (note.source().isEmpty() ? "" : ", found: " + note.source()))
-                .collect(Collectors.joining("; "));
-        if (!followed.isEmpty()) facts.put("Instruction", followed);
-        state.baseline().ifPresent(b -> facts.put("Baseline", baseline(state, b)));
-        state.run().ifPresent(r -> facts.put("Run", run(state, r)));
-        return facts;
-    }
-
-    private static String baseline(JobState state, BaselineSummary b) {
-        return "stored " + state.now().dayAndTime(b.takenAt()) + ", SHA-256 "
-                + b.sha256().substring(0, HASH) + "…";
-    }
-
-    private static String run(JobState state, JobRun run) {
-        return state.now().dayAndTime(run.startedAt()) + " by " + run.startedBy() + ": " + run.sentence();
     }
 
     private static Kept kept(JobState state, HoldNote note) {
