@@ -281,6 +281,23 @@ class ArrivalTest {
     }
 
     @Test
+    void baselineReadAgain_isComparedWithTheOneBefore() throws Exception {
+        JobSteps steps = new JobSteps(app, "tail-lift").toPlan();
+        long before = steps.facts().baseline().orElseThrow().id();
+        WebSession web = WebSession.signIn(app.url(), "tech");
+        String page = "/jobs/" + steps.number + "/baseline";
+        assertThat(web.get(page))
+                .contains("See what a function of another tool changes")
+                .doesNotContain("/with/");
+        web.post(page);
+        steps.awaitTask();
+        long after = steps.facts().baseline().orElseThrow().id();
+        String compared = "/baselines/" + before + "/with/" + after;
+        assertThat(web.get(page)).contains(compared);
+        assertThat(web.get(compared)).contains("Settings 0", "Nothing differs here");
+    }
+
+    @Test
     void oddValue_besideHealthyVehicles_isShownAsOdd() throws Exception {
         TestWorld.act(app.world(), "/fault?spec=worn:module=engine,percent=60");
         JobSteps steps = new JobSteps(app, "tail-lift").toPlan();

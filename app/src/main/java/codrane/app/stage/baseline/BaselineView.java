@@ -18,8 +18,12 @@ public record BaselineView(
         long number, String vin, List<Line> kept, Optional<LostLine> lost, List<Choice> modules, boolean begins) {
     private static final int HASH = 16;
 
-    /** A stored baseline. */
-    public record Line(long id, String taken, String what, String purpose, String sha256, String hash) {}
+    /**
+     * A stored baseline.
+     *
+     * @param before the whole one before it in this job, with which it is compared; 0 when there is none
+     */
+    public record Line(long id, String taken, String what, String purpose, String sha256, String hash, long before) {}
 
     /**
      * @param title of what differs; empty when no setting does
@@ -50,7 +54,17 @@ public record BaselineView(
                 b.whole() ? "whole vehicle" : state.pack().module(b.scope()).title(),
                 b.purpose().words(),
                 b.sha256(),
-                b.sha256().substring(0, HASH) + "…");
+                b.sha256().substring(0, HASH) + "…",
+                wholeBefore(state, b));
+    }
+
+    private static long wholeBefore(JobState state, BaselineSummary after) {
+        if (!after.whole()) return 0;
+        return state.baselined().kept().stream()
+                .takeWhile(b -> b.id() != after.id())
+                .filter(BaselineSummary::whole)
+                .mapToLong(BaselineSummary::id)
+                .reduce(0, (earlier, later) -> later);
     }
 
     private static LostLine lost(JobState state, Lost lost) {
