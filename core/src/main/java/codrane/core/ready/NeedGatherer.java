@@ -261,11 +261,15 @@ final class NeedGatherer {
                                 : ""));
     }
 
-    /** A pass is needed for whatever comes from the maker's service. */
+    /** A pass is needed for whatever comes from the maker's service; what came is used without one. */
     private void pass() {
         List<Habits.Pass> passes = facts.pack().equipment().habits().passes();
         boolean service = plan.has(Kind.PROGRAM) || plan.has(Kind.PAIR) || sheet();
         if (passes.isEmpty() || !service) return;
+        boolean asks = plan.has(Kind.PAIR)
+                || sheet() && !hand.lineSheet()
+                || plan.operations().stream()
+                        .anyMatch(o -> o.kind() == Kind.PROGRAM && !hand.files().contains(o.module()));
         Instant end = now.plusSeconds(plan.seconds());
         boolean runs = hand.passUntil().filter(u -> u.isAfter(end)).isPresent();
         String sold = String.join(
@@ -282,6 +286,8 @@ final class NeedGatherer {
                     0,
                     "To " + facts.pack().maker() + "'s service, until "
                             + Words.day(hand.passUntil().get().atZone(zone).toLocalDate()) + ".");
+        else if (!asks)
+            found(Need.Kind.PASS, facts.pack().service(), true, MINUTES, 0, "Not needed any more: what came is here.");
         else
             noted(
                     Need.Kind.PASS,

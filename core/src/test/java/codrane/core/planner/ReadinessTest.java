@@ -99,6 +99,15 @@ class ReadinessTest {
     }
 
     @Test
+    void pass_ended_whatCameIsUsedWithoutOne() {
+        AtHand came = new AtHand(Set.of("tail-lift"), true, false, true, Optional.empty(), Map.of());
+        AtHand noSheet = new AtHand(Set.of("tail-lift"), false, false, true, Optional.empty(), Map.of());
+        assertThat(need(of(Cases.k9(), came, THURSDAY), Kind.PASS).sentence()).contains("Not needed any more");
+        assertThat(need(of(Cases.k9(), came, THURSDAY), Kind.PASS).here()).isTrue();
+        assertThat(need(of(Cases.k9(), noSheet, THURSDAY), Kind.PASS).state()).isEqualTo(State.TO_GET);
+    }
+
+    @Test
     void codes_forPairing_areGotLastOnTheDay() {
         Readiness readiness = of(Cases.k12());
         assertThat(need(readiness, Kind.DAILY_CODE).sentence()).contains("Got last, on the day itself");
