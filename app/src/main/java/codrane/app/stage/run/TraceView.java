@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 
 /**
  * A page of a trace as it is shown.
@@ -20,6 +21,8 @@ import java.util.function.Predicate;
 public record TraceView(List<Line> lines, int found, int all, Set<String> modules, Filter filter, int page, int pages) {
     private static final int PAGE = 200;
     private static final int LONGEST_DATA = 24;
+    /** What goes wrong so close to the end is why it ended: only the session is closed after it. */
+    private static final int NEAR_END = 40;
 
     /**
      * What is looked for.
@@ -46,10 +49,18 @@ public record TraceView(List<Line> lines, int found, int all, Set<String> module
     /**
      * @param time seconds from the beginning
      * @param gap since the message before, with its unit
+     * @param end whether it ended at this one
      */
     public record Line(
-            String time, String gap, String module, boolean fromTester, String words, String data, boolean refused) {
-        private static Line of(TraceLine line) {
+            String time,
+            String gap,
+            String module,
+            boolean fromTester,
+            String words,
+            String data,
+            boolean refused,
+            boolean end) {
+        private static Line of(TraceLine line, boolean end) {
             String data = line.data().length() > LONGEST_DATA
                     ? line.data().slice(0, LONGEST_DATA).spaced() + " … "
                             + line.data().length() + " bytes"
@@ -61,7 +72,8 @@ public record TraceView(List<Line> lines, int found, int all, Set<String> module
                     line.fromTester(),
                     line.words(),
                     data,
-                    line.trouble());
+                    line.trouble(),
+                    end);
         }
 
         private static String gap(long nanos) {
@@ -75,14 +87,21 @@ public record TraceView(List<Line> lines, int found, int all, Set<String> module
         Predicate<TraceLine> takes = filter::takes;
         List<TraceLine> found = all.stream().filter(takes).toList();
         int pages = Math.max(1, (found.size() + PAGE - 1) / PAGE);
-        int page = Math.clamp(wanted.orElse(1), 1, pages);
+        int end = end(found);
+        int page = Math.clamp(wanted.orElse(end / PAGE + 1), 1, pages);
         Set<String> modules = new TreeSet<>();
         all.forEach(line -> modules.add(line.module()));
-        List<Line> lines = found.stream()
-                .skip((long) (page - 1) * PAGE)
-                .limit(PAGE)
-                .map(Line::of)
+        int first = (page - 1) * PAGE;
+        List<Line> lines = IntStream.range(first, Math.min(first + PAGE, found.size()))
+                .mapToObj(i -> Line.of(found.get(i), i == end && end > 0))
                 .toList();
         return new TraceView(lines, found.size(), all.size(), modules, filter, page, pages);
+    }
+
+    /** Where the refusal or the break stands at which it ended; 0 when it ended well. */
+    private static int end(List<TraceLine> found) {
+        for (int i = found.size() - 1; i >= Math.max(0, found.size() - NEAR_END); i--)
+            if (found.get(i).trouble()) return i;
+        return 0;
     }
 }
