@@ -36,12 +36,12 @@ class KillTest {
     private static final int LANES = 2;
     private static final int MOST_KILLS = 40;
     /** Slow enough that a run is still under way when it is killed. */
-    private static final int SPEED = 3;
+    private static final int SPEED = 1;
 
     /** Mostly soon after the start; now and then it gets so far that what comes after a transfer is met too. */
     private static final int SOON_MILLIS = 5_000;
 
-    private static final int LATE_MILLIS = 30_000;
+    private static final int LATE_MILLIS = 15_000;
     private static final String DONE = "Run is done";
     private static final Logger LOG = LoggerFactory.getLogger(KillTest.class);
 
