@@ -47,7 +47,7 @@ class ReportTest {
                 .contains("codrane-job-" + job.number + ".pdf");
         List<String> paper = words(text(file.body()));
         assertThat(paper).contains(COMPLAINT.split(" ")).contains("LR3A46", "Yard,", "printed");
-        assertThat(page.text()).contains("Calibration LFT-312-B, software 3.12, SHA-256");
+        assertThat(page.text()).contains("LFT-312-B, software 3.12, SHA-256");
         page.select(".d-print-none, svg").remove();
         List<String> said = words(page.select("article.report").text());
         assertThat(said).contains("3.12,").hasSizeGreaterThan(100);

@@ -49,6 +49,9 @@ class ShiftTest {
             assertThat(next(state(app, 2218))).isEqualTo(Tone.WAITS);
             assertThat(next(state(app, 2212))).isEqualTo(Tone.PERSON); // and for the lead
             assertThat(state(app, 2203).job().closedAt()).isPresent();
+            assertThat(WebSession.signIn(app.url(), "tech").get("/jobs/2203/baseline"))
+                    .contains("Stored for this job")
+                    .doesNotContain("Read one module only", "See what a function");
             assertThat(state(app, 2204).job().closedAt()).isPresent();
             assertThat(state(app, 2201).before()).isEmpty(); // the first job is left to who comes first
             TestWorld.plug(world, cut.job().vin());

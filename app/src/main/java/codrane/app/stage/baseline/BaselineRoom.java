@@ -8,6 +8,7 @@ import codrane.app.job.Viewer;
 import codrane.core.baseline.BaselineSummary;
 import codrane.core.job.Baselined;
 import codrane.core.job.JobState;
+import codrane.core.job.stage.BaselineStage;
 import codrane.core.plan.JobKind;
 import codrane.core.plan.Stage;
 import java.util.List;
@@ -42,6 +43,9 @@ class BaselineRoom implements Room {
     @Override
     public BaselineView view(JobState state, Viewer viewer) {
         boolean begins = viewer.mayBegin() && state.job().kind() != JobKind.FIND_LOST_SETTING; // which puts back itself
-        return BaselineView.of(state, lost.of(state), viewer.may(state.job().number(), "baseline"), begins);
+        boolean reads = viewer.may(state.job().number(), "baseline")
+                && state.job().closedAt().isEmpty()
+                && BaselineStage.STORE.stop(state).isEmpty();
+        return BaselineView.of(state, lost.of(state), reads, begins);
     }
 }

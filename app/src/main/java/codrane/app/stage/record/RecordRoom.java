@@ -28,8 +28,9 @@ class RecordRoom implements Room {
 
     @Override
     public RecordView view(JobState state, Viewer viewer) {
-        List<ChangeLine> changes =
-                ChangeLine.of(state.pack(), ledger.ofJob(state.job().id()), state.now()::dayAndTime);
-        return RecordView.of(state, changes, menus.ofJob(state.job().id()), viewer);
+        List<ChangeLedger.Made> made = ledger.ofJob(state.job().id());
+        boolean programmed = made.stream().anyMatch(m -> m.change().dataIdentifier() == null);
+        List<ChangeLine> changes = ChangeLine.of(state.pack(), made, state.now()::dayAndTime);
+        return RecordView.of(state, changes, programmed, menus.ofJob(state.job().id()), viewer);
     }
 }

@@ -49,12 +49,13 @@ public record RecordView(
      */
     public record Menu(List<MenuMap.Entry> entries, Map<String, String> operations) {}
 
-    static RecordView of(JobState state, List<ChangeLine> changes, List<MenuMap.Entry> menus, Viewer viewer) {
+    static RecordView of(
+            JobState state, List<ChangeLine> changes, boolean programmed, List<MenuMap.Entry> menus, Viewer viewer) {
         Map<String, String> operations = new LinkedHashMap<>();
         if (viewer.may(state.job().number(), "menu")) state.writes().forEach(o -> operations.put(o.key(), o.title()));
         return new RecordView(
                 state.job().number(),
-                ReportFacts.of(state),
+                ReportFacts.of(state, programmed),
                 changes,
                 state.after().filter(s -> state.before().isPresent()).map(s -> LedgerView.of(state, s)),
                 state.holds().stream().map(h -> kept(state, h)).toList(),

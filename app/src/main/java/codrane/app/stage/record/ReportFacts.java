@@ -7,9 +7,6 @@ import codrane.core.job.IntakeNotes.Identifier;
 import codrane.core.job.Job;
 import codrane.core.job.JobRun;
 import codrane.core.job.JobState;
-import codrane.core.plan.Operation;
-import codrane.core.ready.Need;
-import codrane.core.ready.Readiness;
 import codrane.core.text.Words;
 import java.time.Duration;
 import java.util.LinkedHashMap;
@@ -22,7 +19,8 @@ final class ReportFacts {
 
     private ReportFacts() {}
 
-    static Map<String, String> of(JobState state) {
+    /** @param programmed whether the job's file is in the vehicle */
+    static Map<String, String> of(JobState state, boolean programmed) {
         Job job = state.job();
         Map<String, String> facts = new LinkedHashMap<>();
         facts.put("Complaint", job.complaint());
@@ -34,7 +32,7 @@ final class ReportFacts {
         put(facts, "Other numbers", numbers(state));
         put(facts, "Instruction", instructions(state));
         state.baseline().ifPresent(b -> facts.put("Baseline", baseline(state, b)));
-        if (state.written()) put(facts, "Used", used(state));
+        if (programmed) state.calibration().map(Shelved::manifest).ifPresent(m -> facts.put("File", file(m)));
         state.run().ifPresent(r -> facts.put("Run", run(state, r)));
         state.baselined()
                 .last(BaselineSummary.Purpose.AS_LEFT)
@@ -80,28 +78,8 @@ final class ReportFacts {
         return sha256.substring(0, HASH) + "…";
     }
 
-    /** The file that was programmed, and what costs. */
-    private static String used(JobState state) {
-        boolean programs = state.writes().stream().anyMatch(o -> o.kind() == Operation.Kind.PROGRAM);
-        String file = state.calibration()
-                .filter(any -> programs)
-                .map(Shelved::manifest)
-                .map(ReportFacts::file)
-                .orElse("");
-        String paid = state.readiness().map(ReportFacts::paid).orElse("");
-        return file + (file.isEmpty() || paid.isEmpty() ? "" : "; ") + paid;
-    }
-
     private static String file(Manifest m) {
-        return "Calibration " + m.id() + ", software " + m.softwareAfter() + ", SHA-256 " + hash(m.sha256());
-    }
-
-    private static String paid(Readiness readiness) {
-        return readiness.needs().stream()
-                .filter(n -> n.state() == Need.State.HERE)
-                .filter(n -> n.price().orElse(0) > 0)
-                .map(n -> n.title() + ", " + n.price().orElseThrow() + " cr")
-                .collect(Collectors.joining("; "));
+        return m.id() + ", software " + m.softwareAfter() + ", SHA-256 " + hash(m.sha256());
     }
 
     private static String run(JobState state, JobRun run) {
