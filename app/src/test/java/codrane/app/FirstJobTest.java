@@ -224,7 +224,7 @@ class FirstJobTest {
         browser.picture(PICTURES.resolve("records.png"));
         browser.page.click("tr:has(a:text-is('" + job + "')) a:text-is('Trace')");
         browser.page.waitForSelector("table.wire");
-        long piece = Long.parseLong(browser.page.url().replaceAll(".*piece=", ""));
+        long piece = Long.parseLong(browser.page.url().replaceAll(".*piece=|#.*", ""));
         assertThat(app.bean(TraceStore.class).beside(piece, -1)).isEmpty(); // of no other job
         JdbcClient jdbc = app.bean(JdbcClient.class);
         long number = Long.parseLong(job);

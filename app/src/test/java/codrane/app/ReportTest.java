@@ -45,6 +45,11 @@ class ReportTest {
         assertThat(file.headers().firstValue("Content-Type")).contains("application/pdf");
         assertThat(file.headers().firstValue("Content-Disposition").orElse(""))
                 .contains("codrane-job-" + job.number + ".pdf");
+        assertThat(web.get("/jobs/" + job.number + "/run"))
+                .contains(
+                        "class=\"went\"",
+                        "Step by step, as expected and as it went",
+                        "programming counted as it took here");
         List<String> paper = words(text(file.body()));
         assertThat(paper).contains(COMPLAINT.split(" ")).contains("LR3A46", "Yard,", "printed");
         assertThat(page.text()).contains("LFT-312-B, software 3.12, SHA-256");

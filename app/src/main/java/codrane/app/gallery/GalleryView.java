@@ -61,9 +61,15 @@ record GalleryView(
             PairingPicture pairing) {}
 
     /** As a run's score. */
-    record Score(List<Box> boxes, int committedFrom, int committedTo) {}
+    record Score(List<Box> boxes, List<Bar> bars, List<Stretch> stretches, List<Tick> ticks) {}
 
-    record Box(int x, int y, int width, String label, boolean writes, Tasks tasks, boolean transfer) {}
+    record Box(int x, int y, int width, String label, String name, boolean writes, Tasks tasks, boolean transfer) {}
+
+    record Bar(int x, int y, int width) {}
+
+    record Stretch(int x, int width, String label) {}
+
+    record Tick(int x, String label) {}
 
     record Tasks(int first, int count) {}
 
@@ -153,11 +159,12 @@ record GalleryView(
                 new Battery(Chemistry.AGM, 92, 12.55, 6, 12), Optional.of(new SupportUnit(13.8, 90)), loads, window);
         Score score = new Score(
                 List.of(
-                        new Box(100, 32, 60, "Key on", false, new Tasks(0, 1), false),
-                        new Box(170, 78, 120, "Erase", true, new Tasks(1, 1), false),
-                        new Box(300, 124, 400, "Transfer", true, new Tasks(2, 1), true)),
-                170,
-                720);
+                        new Box(100, 26, 60, "Key on", "Key on, 3 s", false, new Tasks(0, 1), false),
+                        new Box(170, 72, 120, "Erase", "Erase, 6 s", true, new Tasks(1, 1), false),
+                        new Box(300, 118, 400, "Transfer", "Transfer, 20 s", true, new Tasks(2, 1), true)),
+                List.of(new Bar(170, 103, 140), new Bar(312, 149, 200)),
+                List.of(new Stretch(170, 530, "can pause, can’t stop, until verified")),
+                List.of(new Tick(300, "10 s"), new Tick(500, "20 s"), new Tick(700, "30 s")));
         return new Pictures(
                 window,
                 ForecastPicture.of(forecast, window, List.of(), 30),

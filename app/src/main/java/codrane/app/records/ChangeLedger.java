@@ -3,6 +3,7 @@ package codrane.app.records;
 import codrane.core.run.TaskChanges;
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -14,6 +15,7 @@ public class ChangeLedger {
     public static final int MOST_OF_VEHICLE = 200;
 
     private static final Limit MOST = Limit.of(MOST_OF_VEHICLE);
+    private static final Limit MOST_PROGRAMMED = Limit.of(100);
 
     private final ChangeRepository changes;
 
@@ -86,6 +88,17 @@ public class ChangeLedger {
     @Transactional(readOnly = true)
     public List<Made> ofVehicle(long vehicleId) {
         return records(changes.findByVehicleIdOrderByAtDesc(vehicleId, MOST));
+    }
+
+    /** A programming that was read back. */
+    public record Programmed(long run, int task, String module) {}
+
+    /** Programmings of modules of a model, the newest first, at most 100. */
+    @Transactional(readOnly = true)
+    public List<Programmed> programmed(String pack, Set<String> modules) {
+        return changes.programmed(pack, modules, MOST_PROGRAMMED).stream()
+                .map(c -> new Programmed(c.runId, java.util.Objects.requireNonNull(c.task), c.module))
+                .toList();
     }
 
     private static List<Made> records(List<ChangeEntity> found) {

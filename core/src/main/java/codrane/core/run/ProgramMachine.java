@@ -30,6 +30,13 @@ final class ProgramMachine extends UnlockedMachine {
     /** Neither compressed nor encrypted. */
     private static final int PLAIN = 0;
 
+    /** Its steps as the journal calls them, by which their times are found again. */
+    static final String ERASE = "Erase";
+
+    static final String DOWNLOAD = "Ask for a download";
+    static final String END = "End the transfer";
+    static final String CHECK = "Let the module check itself";
+
     private final RunTask.Program task;
 
     ProgramMachine(RunState state, RunTask.Program task) {
@@ -52,11 +59,11 @@ final class ProgramMachine extends UnlockedMachine {
         return switch (state.phase()) {
             case ASK_STATE ->
                 reads("Ask how far the transfer got", task.module().did(Ident.TRANSFER_STATE));
-            case ERASE -> writes("Erase", erase(), Operation.PROGRAM);
-            case REQUEST_DOWNLOAD -> writes("Ask for a download", download(), Operation.PROGRAM);
+            case ERASE -> writes(ERASE, erase(), Operation.PROGRAM);
+            case REQUEST_DOWNLOAD -> writes(DOWNLOAD, download(), Operation.PROGRAM);
             case TRANSFER -> block();
-            case EXIT -> writes("End the transfer", new RequestTransferExit(), Operation.PROGRAM);
-            case CHECK -> writes("Let the module check itself", check(), Operation.PROGRAM);
+            case EXIT -> writes(END, new RequestTransferExit(), Operation.PROGRAM);
+            case CHECK -> writes(CHECK, check(), Operation.PROGRAM);
             case CONFIRM -> reads("Read its software number", task.module().did(Ident.SOFTWARE));
             default -> super.action();
         };

@@ -4,6 +4,7 @@ import codrane.app.job.Gathering;
 import codrane.app.job.Room;
 import codrane.app.job.Viewer;
 import codrane.app.live.RunStore;
+import codrane.app.live.RunTimes;
 import codrane.app.live.TraceStore;
 import codrane.app.notes.Notes;
 import codrane.core.job.Job;
@@ -22,11 +23,13 @@ class RunRoom implements Room {
     private static final int JOURNAL_ROWS = 120;
 
     private final RunStore runs;
+    private final RunTimes times;
     private final TraceStore traces;
     private final Notes notes;
 
-    RunRoom(RunStore runs, TraceStore traces, Notes notes) {
+    RunRoom(RunStore runs, RunTimes times, TraceStore traces, Notes notes) {
         this.notes = notes;
+        this.times = times;
         this.runs = runs;
         this.traces = traces;
     }
@@ -53,6 +56,15 @@ class RunRoom implements Room {
         List<RunStore.JournalRow> journal =
                 state.run().map(r -> runs.journal(r.id(), JOURNAL_ROWS)).orElse(List.of());
         boolean traced = state.run().map(r -> traces.has(r.id())).orElse(false);
-        return RunView.of(state, journal, traced, RehearsalStored.of(state, notes), viewer);
+        return RunView.of(state, journal, traced, RehearsalStored.of(state, notes), score(state), viewer);
+    }
+
+    private Optional<RunScore> score(JobState state) {
+        if (state.plan().isEmpty()) return Optional.empty();
+        RunPieces pieces = RunPieces.of(state, times.learned(state.pack().id(), RunPieces.programmed(state)));
+        RunCourse course = state.run()
+                .map(r -> RunCourse.of(pieces, times.of(r.id()), state.now().at()))
+                .orElse(RunCourse.NONE);
+        return Optional.of(RunScore.of(pieces, course));
     }
 }

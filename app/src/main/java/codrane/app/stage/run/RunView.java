@@ -54,6 +54,7 @@ public record RunView(
             List<JournalRow> journal,
             boolean traced,
             Optional<Note.Read<RehearsalStored>> rehearsed,
+            Optional<RunScore> score,
             Viewer viewer) {
         long number = state.job().number();
         boolean running = state.run().map(JobRun::running).orElse(false);
@@ -70,7 +71,7 @@ public record RunView(
                 running && state.planHas(Operation.Kind.PROGRAM),
                 ready ? RunTasks.leg(state).stream().map(RunView::write).toList() : List.of(),
                 WhatIf.now(state),
-                state.plan().map(p -> RunScore.of(state)),
+                score,
                 state.run()
                         .filter(r -> !r.holds())
                         .map(r -> r.sentence() + " " + r.nextStep())
