@@ -240,6 +240,14 @@ class LoomTest {
                     .contains("which is 0 m");
             acts.setting(job.number, "spreader-main/throw.left", "0.3", "tech");
             assertThat(String.join(" ", job.reasons())).contains("6 m → 3.5 m (one lane).", "stays 0 m: 0.3 m apart");
+            String tyre = "instruments-wheels/tyre.circumference";
+            assertThat(web.query("/jobs/" + job.number + "/coding?setting=" + tyre))
+                    .contains("or the size that stands on the tyre");
+            assertThat(acts.setting(job.number, tyre, "225/70", "tech").toString())
+                    .contains("can't be");
+            acts.setting(job.number, tyre, "225/70 R15C", "tech");
+            assertThat(String.join(" ", job.reasons()))
+                    .contains("2260 mm → 2116 mm", "Where 100 km/h were shown it is 93.6 km/h then");
             app.context().close();
         }
     }

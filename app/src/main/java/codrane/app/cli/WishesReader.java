@@ -63,7 +63,6 @@ final class WishesReader extends AskedJson {
     private Optional<SettingChange> setting(Pack pack, JsonNode in) {
         String block = in.path("block").asString("");
         String field = in.path("field").asString("");
-        String to = pack.setting(block, field).meant(in.path("to").asString(""));
         Layout layout = pack.layouts().get(block);
         Optional<PackModule> holder = pack.holder(block);
         if (layout == null || holder.isEmpty() || layout.field(field).isEmpty()) {
@@ -73,6 +72,8 @@ final class WishesReader extends AskedJson {
                     "The pack knows no setting \"" + block + "/" + field + "\": which is meant?");
             return Optional.empty();
         }
+        String to = pack.setting(block, field)
+                .meant(in.path("to").asString(""), layout.field(field).orElseThrow());
         boolean needed = in.has("to");
         if (needed
                 && layout.encode(Map.of(field, to), Bytes.filled(layout.length(), 0))

@@ -83,17 +83,20 @@ final class LayoutReader {
         Optional<Set<Concern>> concerns =
                 in.has("concerns") ? Optional.of(ModuleReader.concerns(in)) : Optional.empty();
         if (field.kind() != Field.Kind.SCALED)
-            for (String key : List.of("least", "most", "presets", "other-side"))
+            for (String key : List.of("least", "most", "presets", "other-side", "tyre"))
                 if (in.has(key)) in.problem(key, "is for a value with a factor only");
+        boolean tyre = in.flag("tyre", false);
+        if (tyre && !field.scale().unit().equals("mm")) in.problem("tyre", "is for a value in mm only");
         SettingRule limits =
-                new SettingRule(concerns, limit(in, "least"), limit(in, "most"), List.of(), Optional.empty());
+                new SettingRule(concerns, limit(in, "least"), limit(in, "most"), List.of(), Optional.empty(), tyre);
         return in.has("presets")
                 ? new SettingRule(
                         concerns,
                         limits.least(),
                         limits.most(),
                         presets(in.map("presets"), field, limits),
-                        Optional.empty())
+                        Optional.empty(),
+                        tyre)
                 : limits;
     }
 

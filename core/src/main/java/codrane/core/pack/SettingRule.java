@@ -1,5 +1,8 @@
 package codrane.core.pack;
 
+import codrane.core.coding.Field;
+import codrane.core.scale.CodedTyre;
+import codrane.core.scale.TyreSize;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -13,15 +16,17 @@ import java.util.Set;
  * @param most allowed value in its unit, for a scaled one
  * @param presets values with a name, for a scaled one
  * @param otherSide the same on the vehicle's other side, for a scaled one
+ * @param tyre whether it is how far a tyre rolls in one turn, in mm: then its size may be named instead
  */
 public record SettingRule(
         Optional<Set<Concern>> concerns,
         Optional<BigDecimal> least,
         Optional<BigDecimal> most,
         List<Preset> presets,
-        Optional<OtherSide> otherSide) {
+        Optional<OtherSide> otherSide,
+        boolean tyre) {
     public static final SettingRule NONE =
-            new SettingRule(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+            new SettingRule(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty(), false);
 
     /** @param value with its unit, as it is read */
     public record Preset(String name, String value) {}
@@ -38,15 +43,18 @@ public record SettingRule(
     }
 
     SettingRule with(OtherSide side) {
-        return new SettingRule(concerns, least, most, presets, Optional.of(side));
+        return new SettingRule(concerns, least, most, presets, Optional.of(side), tyre);
     }
 
-    /** What is wished, where a preset was named its value. */
-    public String meant(String wished) {
-        return presets.stream()
+    /** What is wished: where a preset was named its value, where a tyre's size was the value that it rolls. */
+    public String meant(String wished, Field field) {
+        Optional<String> named = presets.stream()
                 .filter(p -> p.name().equalsIgnoreCase(wished.strip()))
                 .map(Preset::value)
-                .findFirst()
+                .findFirst();
+        return named.or(() -> tyre
+                        ? TyreSize.parse(wished).map(size -> field.worded(CodedTyre.of(size, field)))
+                        : Optional.empty())
                 .orElse(wished.strip());
     }
 

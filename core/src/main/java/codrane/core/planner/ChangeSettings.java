@@ -75,6 +75,7 @@ final class ChangeSettings implements Rule {
             for (String unexplained : UnexplainedBits.of(facts, settings))
                 write = write.because(unexplained).holding(HoldPoint.LEAD_APPROVED);
         for (String side : BothSides.of(facts, settings)) write = write.because(side);
+        for (String effect : TyreEffect.of(facts, settings)) write = write.because(effect);
         return switch (facts.kind()) {
             case CHANGE_LINE ->
                 write.because("The line's other bytes stay; its check byte is computed anew.")

@@ -34,7 +34,7 @@ public final class Packs {
                 "tolvane-wisp");
     }
 
-    static String text(String id) {
+    public static String text(String id) {
         try {
             return Files.readString(Path.of("..", "packs", id + ".yaml"));
         } catch (IOException e) {

@@ -47,7 +47,7 @@ record LoomEdit(
                 s.chosen().orElse(""),
                 values(s.field(), rule),
                 typed(s.field(), rule),
-                s.field().kind() == Field.Kind.TEXT ? "text" : "decimal",
+                s.field().kind() == Field.Kind.TEXT || rule.tyre() ? "text" : "decimal",
                 rule.otherSide().flatMap(side -> otherSide(state, s, side)),
                 s.law().map(r -> r.cited() + ".").orElse(""),
                 changes(state, viewer));
@@ -88,6 +88,7 @@ record LoomEdit(
         String from = rule.least().map(field::worded).orElse("");
         String to = rule.most().map(field::worded).orElse("");
         return (from.isEmpty() || to.isEmpty() ? "" : from + " to " + to + ", ") + "in steps of "
-                + field.worded(field.scale().factor());
+                + field.worded(field.scale().factor())
+                + (rule.tyre() ? "; or the size that stands on the tyre, as 225/75R16C" : "");
     }
 }

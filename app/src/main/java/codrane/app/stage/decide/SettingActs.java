@@ -142,7 +142,9 @@ public class SettingActs {
             Optional<String> now =
                     PlanFacts.value(state, PlanBasis.newest(state).get(), parts[0], parts[1]);
             if (now.isEmpty()) return Acted.refused(layout.title() + " was not read: scan again.");
-            String meant = state.pack().setting(parts[0], parts[1]).meant(value);
+            String meant = state.pack()
+                    .setting(parts[0], parts[1])
+                    .meant(value, layout.field(parts[1]).orElseThrow());
             if (layout.encode(Map.of(parts[1], meant), Bytes.filled(layout.length(), 0))
                     instanceof Layout.Encoded.Refused(String reason))
                 return Acted.refused("It can't be that: " + reason);
