@@ -20,8 +20,8 @@ record RunCourse(List<Span> spans) {
 
     static final RunCourse NONE = new RunCourse(List.of());
 
-    /** @param now for what has no answer yet */
-    static RunCourse of(RunPieces pieces, List<StepTime> steps, Instant now) {
+    /** @param until the end of the run, or now: till then what has no answer was at work */
+    static RunCourse of(RunPieces pieces, List<StepTime> steps, Instant until) {
         List<Span> spans = new ArrayList<>();
         if (steps.isEmpty()) return NONE;
         Instant last = steps.getFirst().at();
@@ -37,7 +37,7 @@ record RunCourse(List<Span> spans) {
                     && waited <= LONGEST_WAIT
                     && piece.filter(p -> p.equals(spans.getLast().piece())).isPresent();
             double from = at + Math.clamp(waited, 0, LONGEST_WAIT);
-            Instant end = step.closed().orElse(step.equals(steps.getLast()) ? now : step.at());
+            Instant end = step.closed().orElse(step.equals(steps.getLast()) ? until : step.at());
             at = from + seconds(step.at(), end);
             last = end;
             if (piece.isEmpty()) continue;

@@ -63,7 +63,8 @@ class RunRoom implements Room {
         if (state.plan().isEmpty()) return Optional.empty();
         RunPieces pieces = RunPieces.of(state, times.learned(state.pack().id(), RunPieces.programmed(state)));
         RunCourse course = state.run()
-                .map(r -> RunCourse.of(pieces, times.of(r.id()), state.now().at()))
+                .map(r -> RunCourse.of(
+                        pieces, times.of(r.id()), r.endedAt().orElse(state.now().at())))
                 .orElse(RunCourse.NONE);
         return Optional.of(RunScore.of(pieces, course));
     }
