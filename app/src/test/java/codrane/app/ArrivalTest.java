@@ -288,7 +288,7 @@ class ArrivalTest {
         String page = "/jobs/" + steps.number + "/baseline";
         assertThat(web.get(page))
                 .contains("See what a function of another tool changes")
-                .doesNotContain("/with/");
+                .doesNotContain("/baselines/" + before + "/with/");
         web.post(page);
         steps.awaitTask();
         long after = steps.facts().baseline().orElseThrow().id();
