@@ -97,7 +97,7 @@ class ShippedLayoutsTest {
         return ((Layout.Encoded.Block) layout.encode(values, in)).octets();
     }
 
-    /** As built, with no vehicle's end in them; their checks were computed by another program, too. */
+    /** Of a new vehicle, with no vehicle's end in them; their checks were computed by another program, too. */
     @ParameterizedTest
     @CsvSource({
         "tolvane-wisp, climate-main, 800F00000000006E",
@@ -108,7 +108,7 @@ class ShippedLayoutsTest {
         "brennick-almery, body-lamps, 00001E300000000000000000000071EB",
         "tolvane-chorus, doors-main, 000000000000400900001134"
     })
-    void block_asBuilt_isThis(String pack, String block, String hex) {
+    void block_ofANewVehicle_isThis(String pack, String block, String hex) {
         Layout layout = Packs.load(pack).layout(block);
         assertThat(encoded(layout, layout.factory(), Bytes.filled(layout.length(), 0))
                         .hex())
