@@ -3,11 +3,13 @@ package codrane.app;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.app.RunningApp.App;
+import codrane.app.live.RunTimes;
 import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import java.net.http.HttpResponse;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -35,6 +37,11 @@ class ReportTest {
     @Test
     void pdf_ofAJobThatWrote_saysWhatThePageSays() throws Exception {
         JobSteps job = new JobSteps(app, taken()).toRun("LFT-312-B");
+        Set<String> lift = Set.of("tail-lift");
+        RunTimes times = app.bean(RunTimes.class);
+        int seen = times.learned("brennick-lorne", lift, Long.MAX_VALUE)
+                .get("tail-lift")
+                .size();
         job.run();
         Until.so(() -> !job.facts().run().orElseThrow().running());
         job.scan();
@@ -46,10 +53,14 @@ class ReportTest {
         assertThat(file.headers().firstValue("Content-Disposition").orElse(""))
                 .contains("codrane-job-" + job.number + ".pdf");
         assertThat(web.get("/jobs/" + job.number + "/run"))
-                .contains(
-                        "class=\"went\"",
-                        "Step by step, as expected and as it went",
-                        "programming counted as it took here");
+                .contains("class=\"went\"", "Step by step, as expected and as it went");
+        long run = job.facts().run().orElseThrow().id();
+        assertThat(times.learned("brennick-lorne", lift, run).get("tail-lift"))
+                .as("not foretold by itself")
+                .hasSize(seen);
+        assertThat(times.learned("brennick-lorne", lift, run + 1).get("tail-lift"))
+                .hasSize(Math.min(9, seen + 1))
+                .allSatisfy(t -> assertThat(t.transfer()).isPositive());
         List<String> paper = words(text(file.body()));
         assertThat(paper).contains(COMPLAINT.split(" ")).contains("LR3A46", "Yard,", "printed");
         assertThat(page.text()).contains("LFT-312-B, software 3.12, SHA-256");

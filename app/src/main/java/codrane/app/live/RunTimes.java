@@ -4,6 +4,7 @@ import codrane.app.records.ChangeLedger;
 import codrane.app.records.ChangeLedger.Programmed;
 import codrane.core.run.ProgrammingTimes;
 import codrane.core.run.StepTime;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -38,15 +39,16 @@ public class RunTimes {
     }
 
     /**
-     * What programming took on this model, by module.
+     * What programming took on this model, by module. A run is not foretold by itself.
      *
      * @param pack id
      * @param modules that are asked about
+     * @param before id of a run: only earlier ones count
      */
     @Transactional(readOnly = true)
-    public Map<String, List<ProgrammingTimes>> learned(String pack, Set<String> modules) {
+    public Map<String, List<ProgrammingTimes>> learned(String pack, Set<String> modules, long before) {
         if (modules.isEmpty()) return Map.of();
-        List<Programmed> done = ledger.programmed(pack, modules);
+        List<Programmed> done = ledger.programmed(pack, modules, before);
         Map<Long, List<StepTime>> byRun =
                 byRun(done.stream().map(Programmed::run).toList());
         Map<String, List<ProgrammingTimes>> learned = new HashMap<>();
@@ -72,8 +74,8 @@ public class RunTimes {
         Map<Long, List<StepTime>> byRun = new HashMap<>();
         steps.findByRunIdInAndPurposeInOrderById(runs, ProgrammingTimes.PURPOSES).stream()
                 .map(StepEntity::told)
-                .forEach(s -> byRun.computeIfAbsent(s.run(), run -> new java.util.ArrayList<>())
-                        .add(s));
+                .forEach(s ->
+                        byRun.computeIfAbsent(s.run(), run -> new ArrayList<>()).add(s));
         return byRun;
     }
 }

@@ -93,10 +93,10 @@ public class ChangeLedger {
     /** A programming that was read back. */
     public record Programmed(long run, int task, String module) {}
 
-    /** Programmings of modules of a model, the newest first, at most 100. */
+    /** Programmings of modules of a model in runs before that one, the newest first, at most 100. */
     @Transactional(readOnly = true)
-    public List<Programmed> programmed(String pack, Set<String> modules) {
-        return changes.programmed(pack, modules, MOST_PROGRAMMED).stream()
+    public List<Programmed> programmed(String pack, Set<String> modules, long before) {
+        return changes.programmed(pack, modules, before, MOST_PROGRAMMED).stream()
                 .map(c -> new Programmed(c.runId, java.util.Objects.requireNonNull(c.task), c.module))
                 .toList();
     }

@@ -13,7 +13,8 @@ interface ChangeRepository extends JpaRepository<ChangeEntity, Long> {
 
     boolean existsByRunIdAndTask(long runId, int task);
 
-    @Query("select c from ChangeEntity c, VehicleEntity v where v.id = c.vehicleId and v.pack = :pack"
-            + " and c.module in :modules and c.dataIdentifier is null and c.task is not null order by c.id desc")
-    List<ChangeEntity> programmed(String pack, Collection<String> modules, Limit limit);
+    @Query(
+            "select c from ChangeEntity c, VehicleEntity v where v.id = c.vehicleId and v.pack = :pack"
+                    + " and c.module in :modules and c.dataIdentifier is null and c.task is not null and c.runId < :before order by c.id desc")
+    List<ChangeEntity> programmed(String pack, Collection<String> modules, long before, Limit limit);
 }

@@ -287,7 +287,7 @@ final class NeedGatherer {
                     "To " + facts.pack().maker() + "'s service, until "
                             + Words.day(hand.passUntil().get().atZone(zone).toLocalDate()) + ".");
         else if (!asks)
-            found(Need.Kind.PASS, facts.pack().service(), true, MINUTES, 0, "Not needed any more: what came is here.");
+            found(Need.Kind.PASS, facts.pack().service(), true, MINUTES, 0, "Not needed: what it is for is here.");
         else
             noted(
                     Need.Kind.PASS,

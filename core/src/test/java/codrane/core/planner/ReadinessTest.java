@@ -102,7 +102,8 @@ class ReadinessTest {
     void pass_ended_whatCameIsUsedWithoutOne() {
         AtHand came = new AtHand(Set.of("tail-lift"), true, false, true, Optional.empty(), Map.of());
         AtHand noSheet = new AtHand(Set.of("tail-lift"), false, false, true, Optional.empty(), Map.of());
-        assertThat(need(of(Cases.k9(), came, THURSDAY), Kind.PASS).sentence()).contains("Not needed any more");
+        assertThat(need(of(Cases.k9(), came, THURSDAY), Kind.PASS).sentence())
+                .contains("Not needed: what it is for is here");
         assertThat(need(of(Cases.k9(), came, THURSDAY), Kind.PASS).here()).isTrue();
         assertThat(need(of(Cases.k9(), noSheet, THURSDAY), Kind.PASS).state()).isEqualTo(State.TO_GET);
     }

@@ -85,7 +85,8 @@ final class ReportFacts {
     private static String run(JobState state, JobRun run) {
         String took = run.endedAt()
                 .map(end -> ", "
-                        + Words.lasting(Duration.between(run.startedAt(), end).toSeconds()))
+                        + Words.lasting(Duration.between(run.startedAt(), end).toSeconds())
+                        + " from its start to its end")
                 .orElse("");
         return state.now().dayAndTime(run.startedAt()) + " by " + run.startedBy() + took + ": " + run.sentence();
     }

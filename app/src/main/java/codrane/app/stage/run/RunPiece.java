@@ -49,10 +49,6 @@ record RunPiece(Lane lane, String label, String title, double seconds, Tasks tas
             };
         }
 
-        boolean committed() {
-            return this == ERASE || this == TRANSFER || this == VERIFY;
-        }
-
         boolean writes() {
             return this != READS && this != WAKES;
         }

@@ -61,7 +61,12 @@ class RunRoom implements Room {
 
     private Optional<RunScore> score(JobState state) {
         if (state.plan().isEmpty()) return Optional.empty();
-        RunPieces pieces = RunPieces.of(state, times.learned(state.pack().id(), RunPieces.programmed(state)));
+        RunPieces pieces = RunPieces.of(
+                state,
+                times.learned(
+                        state.pack().id(),
+                        RunPieces.programmed(state),
+                        state.run().map(JobRun::id).orElse(Long.MAX_VALUE)));
         RunCourse course = state.run()
                 .map(r -> RunCourse.of(
                         pieces, times.of(r.id()), r.endedAt().orElse(state.now().at())))
