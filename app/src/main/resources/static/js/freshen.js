@@ -16,7 +16,7 @@ export function go(url, event) {
 }
 /* Nor over a file that was chosen and is not sent yet: no page can choose it again. */
 const CHOSEN_MILLIS = 120000;
-let chosenSince = -CHOSEN_MILLIS;
+let chosenSince = 0; /* perhaps before this script was here */
 document.addEventListener('change', (event) => { if (event.target.type === 'file') chosenSince = event.timeStamp; });
 function chosen() {
   return Array.from(document.querySelectorAll('#main input[type=file]')).some((input) => input.files.length > 0);

@@ -38,7 +38,7 @@ class ActOvertakenTest {
                 route.resume();
             });
             browser.act("Read and store");
-            browser.page.waitForSelector(".busy:visible");
+            browser.awaitShown(".busy:visible, .next h3:has-text('Baseline is done')"); // read before the page was here
             browser.page.waitForLoadState(); // keys are heard once the scripts are there
             browser.page.keyboard().press("3");
             browser.awaitNext("Identify is done");

@@ -57,7 +57,7 @@ class ClearBehindGatewayTest {
     private static void takeIn(Browsing browser) {
         browser.open("/jobs/new");
         browser.page.fill("#vin", Conditions.ALMERY.text());
-        browser.page.waitForSelector("p.ok:has-text(\"Brennick Almery\")");
+        browser.awaitShown("p.ok:has-text(\"Brennick Almery\")");
         browser.page.fill("#complaint", "Tail-lift faults can't be cleared");
         browser.page.check("input[value=CLEAR_FAULTS]");
         browser.page.click("text=Take it in");
@@ -97,7 +97,7 @@ class ClearBehindGatewayTest {
         browser.goUntil("8", "Release 1 writing step");
         browser.page.check(".release input");
         browser.page.keyboard().press("Control+Enter");
-        browser.page.waitForSelector(".refused:has-text(\"The gateway is locked\")");
+        browser.awaitShown(".refused:has-text(\"The gateway is locked\")");
         assertThat(browser.page.textContent(".refused")).contains("Nothing was sent");
         browser.awaitNext("Have tech added as technician");
         assertThat(browser.page.textContent("main")).contains("Authorising leads back to it");
@@ -118,10 +118,10 @@ class ClearBehindGatewayTest {
         browser.open("/access");
         browser.page.selectOption("#brennick-trade-desk select[name=value]", "tech");
         browser.page.click("#brennick-trade-desk button:has-text('Add')");
-        browser.page.waitForSelector("#brennick-trade-desk dd:has-text(\"lead, tech\")");
+        browser.awaitShown("#brennick-trade-desk dd:has-text(\"lead, tech\")");
         browser.page.fill("#brennick-trade-desk input[name=serial]", "PLV2-2O4417");
         browser.page.click("#brennick-trade-desk button:has-text('Register')");
-        browser.page.waitForSelector(".refused:has-text(\"Meant perhaps: PLV2-204417\")");
+        browser.awaitShown(".refused:has-text(\"Meant perhaps: PLV2-204417\")");
         browser.picture(PICTURES.resolve("access.png"));
         browser.signIn("tech");
         browser.open("/jobs/" + job + "/unlock");
@@ -134,14 +134,14 @@ class ClearBehindGatewayTest {
     private void lies(Browsing browser, String job) {
         TestWorld.authority(app.world(), "brennick-trade-desk", "down");
         browser.page.keyboard().press("Control+Enter");
-        browser.page.waitForSelector(".refused:has-text(\"can't be reached\")");
+        browser.awaitShown(".refused:has-text(\"can't be reached\")");
         TestWorld.authority(app.world(), "brennick-trade-desk", "lies");
         browser.open("/jobs/" + job + "/unlock");
         // when a page asked while the authority was down, that is what it knows until it is asked again
         if (browser.page.isVisible(".next h3:has-text(\"does not answer\")")) browser.act("Ask again");
         browser.awaitNext("Authorise this vehicle");
         browser.page.keyboard().press("Control+Enter");
-        browser.page.waitForSelector(".refused:has-text(\"does not take the token\")");
+        browser.awaitShown(".refused:has-text(\"does not take the token\")");
         assertThat(look().path("gateway").asString()).isEqualTo("locked");
         TestWorld.authority(app.world(), "brennick-trade-desk", "right");
         browser.page.keyboard().press("Control+Enter");

@@ -45,14 +45,14 @@ class FirstJobTest {
 
     private static void takeIn(Browsing browser) {
         browser.page.keyboard().press("n");
-        browser.page.waitForSelector("#vin");
+        browser.awaitShown("#vin");
         browser.page.fill("#vin", "0bklr3a46mno04127");
-        browser.page.waitForSelector("p.err:has-text(\"Position 12 is O\")");
+        browser.awaitShown("p.err:has-text(\"Position 12 is O\")");
         browser.page.click("#vin-says button");
-        browser.page.waitForSelector("p.ok:has-text(\"Brennick Lorne, model year 2021\")");
+        browser.awaitShown("p.ok:has-text(\"Brennick Lorne, model year 2021\")");
         browser.page.fill("#complaint", "Lift does not move since a second-hand controller was fitted");
         browser.page.click("text=Take it in");
-        browser.page.waitForSelector("p.err:has-text(\"what is to be done\")"); // nothing is chosen beforehand
+        browser.awaitShown("p.err:has-text(\"what is to be done\")"); // nothing is chosen beforehand
         browser.page.check("input[value=REPLACE_MODULE]");
         browser.page.selectOption("#replaced", "tail-lift");
         browser.page.check("input[value=SECOND_HAND]");
@@ -84,7 +84,7 @@ class FirstJobTest {
         browser.awaitNext("Baseline is done");
         String stage = browser.page.url();
         browser.page.click("text=Look at it");
-        browser.page.waitForSelector("dd.hash");
+        browser.awaitShown("dd.hash");
         Path file = browser.page
                 .waitForDownload(() -> browser.page.click("text=Export as JSON"))
                 .path();
@@ -103,7 +103,7 @@ class FirstJobTest {
         browser.awaitNext("Agree to 5 writing steps");
         browser.page.keyboard().press("Control+Enter");
         browser.awaitNext("Fetch the calibration");
-        browser.page.waitForSelector("text=the file is for BK-67220-Z1");
+        browser.awaitShown("text=the file is for BK-67220-Z1");
         browser.page.click("td form button");
         browser.awaitNext("Fetch the line sheet");
         browser.picture(PICTURES.resolve("prepare.png"));
@@ -121,14 +121,14 @@ class FirstJobTest {
     private static void run(Browsing browser) {
         browser.awaitNext("Release 5 writing steps on the tail lift");
         browser.page.keyboard().press("Control+Enter");
-        browser.page.waitForSelector("text=Not started. Not released: Program the tail lift");
+        browser.awaitShown("text=Not started. Not released: Program the tail lift");
         browser.picture(PICTURES.resolve("release.png"));
         for (var box : browser.page.locator(".release input").all())
             assertThat(box.isChecked()).isFalse();
         browser.release();
         browser.awaitNext("Leave everything as it is");
-        browser.page.waitForSelector(".live >> text=of 1,024");
-        browser.page.waitForSelector(".live >> text=kB/s");
+        browser.awaitShown(".live >> text=of 1,024");
+        browser.awaitShown(".live >> text=kB/s");
         browser.picture(PICTURES.resolve("run.png"));
         browser.awaitNext("Run is done");
         browser.act("Go to Prove");
@@ -145,12 +145,12 @@ class FirstJobTest {
         assertThat(browser.page.locator("polyline").count()).isEqualTo(1);
         browser.page.click("text=Back to the run");
         browser.page.click("text=What was on the wire");
-        browser.page.waitForSelector("table.wire");
+        browser.awaitShown("table.wire");
         assertThat(browser.page.textContent("table.wire")).contains("RoutineControl", "Tail lift", "SecurityAccess");
         browser.picture(PICTURES.resolve("trace.png"));
         browser.page.fill("input[name=text]", "F190");
         browser.page.click(".filter button");
-        browser.page.waitForSelector("caption:has-text(' of ')");
+        browser.awaitShown("caption:has-text(' of ')");
         assertThat(browser.page.textContent("table.wire"))
                 .contains("WriteDataByIdentifier: F190 VIN")
                 .doesNotContain("RoutineControl");
@@ -182,7 +182,7 @@ class FirstJobTest {
     private static void nextRoom(Browsing browser) {
         String job = browser.page.url();
         browser.open("/next-room");
-        browser.page.waitForSelector("text=Take it out of park");
+        browser.awaitShown("text=Take it out of park");
         browser.picture(PICTURES.resolve("next-room.png"));
         browser.page.navigate(job);
     }
@@ -223,7 +223,7 @@ class FirstJobTest {
                 .containsPattern("13\\.\\d\\d V");
         browser.picture(PICTURES.resolve("records.png"));
         browser.page.click("tr:has(a:text-is('" + job + "')) a:text-is('Trace')");
-        browser.page.waitForSelector("table.wire");
+        browser.awaitShown("table.wire");
         long piece = Long.parseLong(browser.page.url().replaceAll(".*piece=|#.*", ""));
         assertThat(app.bean(TraceStore.class).beside(piece, -1)).isEmpty(); // of no other job
         JdbcClient jdbc = app.bean(JdbcClient.class);

@@ -54,7 +54,7 @@ class IntakeTest {
         try (Browsing browser = new Browsing(app.url(), "tech")) {
             browser.open("/jobs/new");
             browser.page.setInputFiles(".labelphoto input", label(Conditions.DUNLIN.text(), BarcodeFormat.CODE_128));
-            browser.page.waitForSelector("p.ok:has-text(\"Peregil Dunlin\")");
+            browser.awaitShown("p.ok:has-text(\"Peregil Dunlin\")");
             browser.page.fill("#complaint", "First baseline before anything is changed");
             browser.page.check("input[value=BASELINE_ONLY]");
             browser.page.click("text=Take it in");
@@ -80,7 +80,7 @@ class IntakeTest {
         browser.page.fill("#papersVin", "0PGDN4B2ZHC013378");
         browser.page.fill("#mileage", "many");
         browser.page.click("text=Note it");
-        browser.page.waitForSelector(".refused:has-text('The mileage is a number')");
+        browser.awaitShown(".refused:has-text('The mileage is a number')");
         assertThat(browser.page.inputValue("#papersVin")).isEqualTo("0PGDN4B2ZHC013378"); // half-typed input stays
         browser.page.fill("#mileage", "84 210");
         browser.page.fill("#keysHere", "2");
@@ -98,11 +98,11 @@ class IntakeTest {
         Path text = Files.writeString(folder.resolve("plate.png"), "no picture at all");
         browser.page.setInputFiles("input[name=photo]", text);
         browser.page.click("text=Keep it");
-        browser.page.waitForSelector(".refused:has-text('no picture that can be read')");
+        browser.awaitShown(".refused:has-text('no picture that can be read')");
         browser.page.setInputFiles("input[name=photo]", label("PLATE", BarcodeFormat.CODE_128));
         browser.page.fill("input[name=caption]", "Plate");
         browser.page.click("text=Keep it");
-        browser.page.waitForSelector(".photos img");
+        browser.awaitShown(".photos img");
         browser.page.waitForTimeout(300);
         browser.picture(PICTURES.resolve("intake.png"));
     }

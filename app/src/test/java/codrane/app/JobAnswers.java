@@ -44,6 +44,7 @@ final class JobAnswers {
         answers.put("The vehicle order: to be got", this::orderOfThePapers);
         answers.put("Judge the coding", this::gaps);
         answers.put("Have the keys learned with", this::otherTool);
+        answers.put("Leave everything as it is", this::startInhibited);
         answers.put("Look on, and do what it asks for", () -> vehicle.accept("/key/running"));
         answers.put("Turn the key off and on as it is counted", this::keyInTime);
         answers.put("Let the modules sleep", () -> turned("off"));
@@ -118,6 +119,12 @@ final class JobAnswers {
         vehicle.accept("/keys/learned");
         for (Locator box : browser.page.locator("input[name=release]").all()) box.check();
         press(".acts button");
+    }
+
+    /** Where a run waits for it, it says so; then somebody does it. */
+    private void startInhibited() {
+        browser.page.waitForTimeout(700);
+        if (browser.page.innerText("body").contains("Not yet: the start inhibited")) vehicle.accept("/start/inhibited");
     }
 
     private void keyInTime() {

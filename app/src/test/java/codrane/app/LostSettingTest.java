@@ -58,7 +58,7 @@ class LostSettingTest {
     private static void takeIn(Browsing browser, String kind, String complaint) {
         browser.open("/jobs/new");
         browser.page.fill("#vin", Conditions.WISP.text());
-        browser.page.waitForSelector("p.ok:has-text(\"Tolvane Wisp\")");
+        browser.awaitShown("p.ok:has-text(\"Tolvane Wisp\")");
         browser.page.fill("#complaint", complaint);
         browser.page.check("input[value=" + kind + "]");
         browser.page.click("text=Take it in");
@@ -77,9 +77,9 @@ class LostSettingTest {
         browser.act("Read and store");
         browser.awaitNext("Baseline is done");
         browser.page.click("text=Look at it");
-        browser.page.waitForSelector("dd.hash");
+        browser.awaitShown("dd.hash");
         browser.page.click("td a:has-text('Climate'), th a:has-text('Climate')");
-        browser.page.waitForSelector("#module h2:has-text('Climate')");
+        browser.awaitShown("#module h2:has-text('Climate')");
         assertThat(browser.page.textContent("main")).contains("Cabin pre-warm timer", "Cabin temperature", "key on");
         browser.picture(PICTURES.resolve("baseline.png"));
         Path archive = browser.page
@@ -109,10 +109,10 @@ class LostSettingTest {
         browser.awaitNext("Baseline is done");
         assertThat(browser.page.textContent("main")).contains("1 setting is not as it was on", "Cabin pre-warming");
         browser.page.click("text=Everything that differs");
-        browser.page.waitForSelector("nav.nav-tabs");
+        browser.awaitShown("nav.nav-tabs");
         assertThat(browser.page.textContent("table.table")).contains("Cabin pre-warm timer", "on", "off");
         browser.page.click("text=Learned values");
-        browser.page.waitForSelector("nav.nav-tabs a.active:has-text('Learned values')");
+        browser.awaitShown("nav.nav-tabs a.active:has-text('Learned values')");
         browser.page.goBack();
         browser.page.goBack();
         browser.awaitNext("Baseline is done");
@@ -140,8 +140,8 @@ class LostSettingTest {
         browser.page.selectOption(
                 "select[name=baseline]", browser.page.getAttribute("select[name=baseline] option:last-child", "value"));
         browser.page.click("button:text-is('Compare')");
-        browser.page.waitForSelector("p.note:has-text('Found on ')");
-        browser.page.waitForSelector(".release b:has-text('Cabin pre-warm timer: off → on')");
+        browser.awaitShown("p.note:has-text('Found on ')");
+        browser.awaitShown(".release b:has-text('Cabin pre-warm timer: off → on')");
         assertThat(browser.page.isChecked(".release input")).isFalse();
     }
 
@@ -166,7 +166,7 @@ class LostSettingTest {
     /** The vehicle's life: jobs, baselines, what Codrane changed, and the module that was programmed elsewhere. */
     private static void life(Browsing browser) {
         browser.open("/vehicles/" + Conditions.WISP.text());
-        browser.page.waitForSelector("text=Changed by Codrane");
+        browser.awaitShown("text=Changed by Codrane");
         assertThat(browser.page.textContent("main"))
                 .contains("Cabin pre-warm timer: off → on", "changed since the one before", "against the one before");
         browser.picture(PICTURES.resolve("vehicle.png"));

@@ -47,7 +47,7 @@ class NewJobTest {
         try (Browsing browser = new Browsing(app.url(), "desk")) {
             browser.open("/vehicles/" + Conditions.WISP.text());
             browser.page.click("main a:text-is('New job')");
-            browser.page.waitForSelector("p.ok:has-text(\"Tolvane Wisp\")");
+            browser.awaitShown("p.ok:has-text(\"Tolvane Wisp\")");
             assertThat(browser.page.evaluate("document.activeElement.id")).isEqualTo("complaint");
             browser.open("/jobs/new?vin=" + Conditions.WISP.text() + "&kind=FIND_LOST_SETTING");
             assertThat(browser.page.isChecked("input[value=FIND_LOST_SETTING]")).isTrue();
@@ -60,13 +60,13 @@ class NewJobTest {
             browser.open("/jobs/new");
             assertThat(browser.page.evaluate("document.activeElement.id")).isEqualTo("vin");
             browser.page.fill("#vin", Conditions.WISP.text());
-            browser.page.waitForSelector("p.ok:has-text(\"Tolvane Wisp\")");
+            browser.awaitShown("p.ok:has-text(\"Tolvane Wisp\")");
             assertThat(browser.page.evaluate(
                             "[...document.querySelectorAll('#replaced optgroup')].map(g => g.label).join()"))
                     .isEqualTo("Tolvane Wisp");
             browser.page.fill("#complaint", "nothing chosen");
             browser.page.click("text=Take it in");
-            browser.page.waitForSelector(".err:has-text('Choose what is to be done')");
+            browser.awaitShown(".err:has-text('Choose what is to be done')");
             assertThat(browser.page.evaluate("document.activeElement.name")).isEqualTo("kind");
         }
     }

@@ -62,7 +62,7 @@ class NewToolTest {
             await(browser, "Have a vehicle answer over it");
             bench(browser);
             browser.open("/tools");
-            browser.page.waitForSelector("#Plover h3:has-text('Ready: every step was done in its order')");
+            browser.awaitShown("#Plover h3:has-text('Ready: every step was done in its order')");
             assertThat(browser.troubles()).isEmpty();
         }
         HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:"
@@ -93,17 +93,17 @@ class NewToolTest {
         await(browser, "Note until when the licence runs");
         browser.page.fill("#Plover input[name=until]", "2020-03-31");
         browser.page.click("#Plover button:has-text('Note it')");
-        browser.page.waitForSelector(".refused:has-text('until which day')");
+        browser.awaitShown(".refused:has-text('until which day')");
         browser.page.fill("#Plover input[name=until]", "2031-03-31");
         browser.page.click("#Plover button:has-text('Note it')");
-        browser.page.waitForSelector("#Plover td:has-text('It runs until 31 Mar 2031')");
+        browser.awaitShown("#Plover td:has-text('It runs until 31 Mar 2031')");
     }
 
     /** The first answer, at the bench of a job: readiness, a second writer, the battery, power go. */
     private void bench(Browsing browser) {
         browser.open("/jobs/new");
         browser.page.fill("#vin", Conditions.LORNE.text());
-        browser.page.waitForSelector("p.ok:has-text(\"Brennick Lorne\")");
+        browser.awaitShown("p.ok:has-text(\"Brennick Lorne\")");
         browser.page.fill("#complaint", "First answer of the new interface");
         browser.page.check("input[value=BASELINE_ONLY]");
         browser.page.click("text=Take it in");
@@ -116,13 +116,13 @@ class NewToolTest {
         browser.goUntil("2", "Prove the link");
         browser.page.waitForTimeout(600);
         browser.page.keyboard().press("2");
-        browser.page.waitForSelector("td:has-text('Let it cool, about')");
+        browser.awaitShown("td:has-text('Let it cool, about')");
         browser.page.check("input[name=cableSeen]");
         browser.page.fill("input[name=other]", "Wren");
         browser.page.selectOption("select[name=role]", "writes");
         browser.page.fill("#restVolts", "twelve");
         browser.page.click("text=Note it");
-        browser.page.waitForSelector(".refused:has-text('Resting voltage is a number')");
+        browser.awaitShown(".refused:has-text('Resting voltage is a number')");
         browser.page.fill("#restVolts", "12.6");
         browser.page.fill("#restedHours", "5");
         browser.page.fill("#unitVolts", "13.8");
@@ -131,8 +131,8 @@ class NewToolTest {
         browser.page.fill("input[name=other]", "Wren");
         browser.page.selectOption("select[name=role]", "writes");
         browser.page.click("text=Note it");
-        browser.page.waitForSelector("td:has-text('never two writers')");
-        browser.page.waitForSelector("h3:has-text('Power: go')");
+        browser.awaitShown("td:has-text('never two writers')");
+        browser.awaitShown("h3:has-text('Power: go')");
         assertThat(browser.page.textContent("main"))
                 .contains("between 64 and 76 %", "at most 55 min", "It is the standard 16-pin cable");
         browser.picture(PICTURES.resolve("bench.png"));

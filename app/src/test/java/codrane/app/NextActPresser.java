@@ -58,7 +58,7 @@ final class NextActPresser {
         for (int i = 0; ; i++) {
             try {
                 browser.open("/jobs/" + job + "/now");
-                browser.page.waitForSelector(".next h3");
+                browser.awaitShown(".next h3");
                 return browser.next().strip();
             } catch (PlaywrightException e) {
                 if (i == 5) throw e;

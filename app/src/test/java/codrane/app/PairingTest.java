@@ -1,6 +1,7 @@
 package codrane.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assumptions.assumeThat;
 import static org.awaitility.Awaitility.await;
 
 import codrane.app.RunningApp.App;
@@ -263,6 +264,46 @@ class PairingTest {
             nowhere(app, job, CODE);
             app.context().close();
         }
+    }
+
+    /** Pulled when one member is paired and the next is not: the run asks for it, goes on by itself, and pairs none twice. */
+    @Test
+    void k12_keyPulledBetweenTwoMembers_isAskedFor_andNoneIsPairedTwice() throws Exception {
+        Setup setup = Setup.healthy(LORNE, Conditions.LORNE)
+                .with(
+                        "key-reader",
+                        Part.unwritten(LORNE.module("key-reader").software().current()));
+        try (StandinWorld world = TestWorld.with(setup)) {
+            App app = RunningApp.launch(world);
+            JobSteps job = toPlan(app, JobKind.REPLACE_DEAD, "key-reader", "NEW");
+            toRun(app, job);
+            WebSession tech = WebSession.signIn(app.url(), WHO);
+            tech.post(path(job, "codes"), "kind", KIND, "code", CODE, "codeAgain", CODE);
+            releasable(app, job);
+            try (Browsing browser = new Browsing(app.url(), WHO)) {
+                TestWorld.act(world, "/fault?spec=delay:count=99999,ms=60"); // time enough between the two
+                job.run();
+                browser.open(path(job, "run"));
+                while (!paired(world, "engine") && run(job).running()) Until.later(Duration.ofMillis(2));
+                TestWorld.act(world, "/key/off");
+                assumeThat(paired(world, "gearbox")).as("pulled too late").isFalse();
+                browser.awaitShown("text=Not yet: the key on");
+                assertThat(paired(world, "gearbox")).isFalse();
+                TestWorld.act(world, "/key/on");
+                TestWorld.act(world, "/faults/clear");
+                Until.so(() -> !run(job).running());
+                browser.awaitShown("text=Learn key 1 of 2");
+            }
+            assertThat(paired(world, "engine") && paired(world, "gearbox")).isTrue();
+            assertThat(app.bean(RunStore.class).journal(run(job).id(), 900))
+                    .filteredOn(row -> row.purpose().startsWith("Pair ") && row.state() == RunStore.Answer.POSITIVE)
+                    .hasSize(2);
+            app.context().close();
+        }
+    }
+
+    private static boolean paired(StandinWorld world, String member) {
+        return module(world, member).path("paired").asBoolean();
     }
 
     private static int keys(StandinWorld world) {

@@ -166,7 +166,7 @@ class PlanningTest {
             // an overrule without a reason is none
             assertThat(browser.page.locator(".changed").count()).isZero();
             overrule(browser, "software", "code-only", "The workshop has no file, and the customer waits");
-            browser.page.waitForSelector(".changed");
+            browser.awaitShown(".changed");
             assertThat(browser.page.innerText(".changed"))
                     .contains("gone")
                     .contains("Program the tail lift")
@@ -214,7 +214,7 @@ class PlanningTest {
             assertThat(text(browser)).contains("Configure: “Configure it; programming is not needed.”");
             browser.page.fill("#wording", "Fit the controller. Configure it.");
             browser.page.click("button:has-text(\"Keep it, plan again\")");
-            browser.page.waitForSelector(".changed");
+            browser.awaitShown(".changed");
             assertThat(text(browser)).contains("The service information asks for less");
         }
     }
@@ -229,7 +229,7 @@ class PlanningTest {
             browser.page.fill("#keysHere", "2");
             browser.page.fill("input[name=keysAll]", "3");
             browser.page.click("main form button:has-text(\"Note it\")");
-            browser.page.waitForSelector(".busy:has-text(\"Noted\")");
+            browser.awaitShown(".busy:has-text(\"Noted\")");
             browser.open("/jobs/" + number + "/decide");
             browser.act("Make the plan");
             browser.awaitNext("The lead approves this first");
@@ -247,7 +247,7 @@ class PlanningTest {
             browser.act("Approve it");
             browser.awaitNext("gree");
             browser.act("Agree to this plan");
-            browser.page.waitForSelector(".needs");
+            browser.awaitShown(".needs");
             assertThat(browser.page.innerText(".needs"))
                     .contains("Access code")
                     .contains("Code of the day")
@@ -344,7 +344,7 @@ class PlanningTest {
             browser.page.fill("#m-path", "Body, Lift, Service, Load");
             browser.page.fill("#m-warn", "needs a long hood cable");
             browser.page.click("button:has-text(\"Note it\")");
-            browser.page.waitForSelector("caption:has-text(\"What tools call it\")");
+            browser.awaitShown("caption:has-text(\"What tools call it\")");
             long next = atDecide(Conditions.LORNE, JobKind.REPLACE_MODULE, "tail-lift", "SECOND_HAND");
             browser.open("/jobs/" + next + "/decide");
             browser.act("Make the plan");
@@ -364,7 +364,7 @@ class PlanningTest {
             browser.open("/policy");
             browser.page.check("input[name=coding-voltage][value=held]");
             browser.page.click("button:has-text(\"Keep these answers\")");
-            browser.page.waitForSelector(".busy:has-text(\"Kept\")");
+            browser.awaitShown(".busy:has-text(\"Kept\")");
             long number = atDecide(Conditions.ALMERY_KNOCKED, JobKind.CHANGE_LINE, "", "");
             browser.open("/jobs/" + number + "/decide");
             line(browser, "BOD/03 octet 4: 30 -> 50");
@@ -374,7 +374,7 @@ class PlanningTest {
             browser.open("/policy");
             browser.page.check("input[name=coding-voltage][value=start-only]");
             browser.page.click("button:has-text(\"Keep these answers\")");
-            browser.page.waitForSelector(".busy:has-text(\"Kept\")");
+            browser.awaitShown(".busy:has-text(\"Kept\")");
         }
     }
 

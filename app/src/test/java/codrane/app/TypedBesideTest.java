@@ -8,8 +8,11 @@ import codrane.app.newjob.JobIntake;
 import codrane.app.newjob.NewJobForm;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.plan.HoldPoint;
+import com.microsoft.playwright.Route;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -52,7 +55,7 @@ class TypedBesideTest {
             browser.awaitNext("Does the customer agree");
             browser.page.fill("[name=mileage]", "far");
             browser.act("The customer agrees");
-            browser.page.waitForSelector("#typed-beside:has-text('mileage is a number')");
+            browser.awaitShown("#typed-beside:has-text('mileage is a number')");
             assertThat(browser.page.inputValue("[name=mileage]")).isEqualTo("far");
             assertThat(agreed(app, number)).isFalse();
         }
@@ -76,6 +79,29 @@ class TypedBesideTest {
             assertThat(browser.page.inputValue("[name=lights]"))
                     .as("opened again")
                     .isEmpty();
+        }
+    }
+
+    /** Somebody presses while the page's scripts are still on their way: what was typed before is not sent as empty. */
+    @Test
+    void press_onAPageLoadedAnew_waitsUntilWhatWasTypedStandsThere(App app) {
+        long number = job(app);
+        List<Route> asked = new ArrayList<>();
+        try (Browsing browser = new Browsing(app.url(), "tech")) {
+            browser.page.route("**/codrane.js", route -> {
+                asked.add(route);
+                if (asked.size() != 2) route.resume();
+            });
+            browser.open("/jobs/" + number + "/intake");
+            browser.awaitNext("Does the customer agree");
+            browser.page.fill("[name=lights]", "brake lamp");
+            freshen(browser);
+            browser.page.waitForCondition(() -> asked.size() == 2);
+            browser.page.click("text=Note it");
+            assertThat(browser.page.inputValue("[name=lights]")).isEmpty();
+            asked.get(1).resume();
+            browser.awaitShown("text=Noted.");
+            assertThat(browser.page.inputValue("[name=lights]")).isEqualTo("brake lamp");
         }
     }
 
@@ -113,7 +139,7 @@ class TypedBesideTest {
             browser.awaitNext("Does the customer agree");
             browser.page.fill("[name=lights]", "oil lamp");
             browser.page.press("[name=lights]", "Control+Enter");
-            browser.page.waitForSelector("text=Noted.");
+            browser.awaitShown("text=Noted.");
             assertThat(lights(app, number)).isEqualTo("oil lamp");
             assertThat(agreed(app, number)).isFalse();
             assertThat(browser.next()).contains("Does the customer agree");
@@ -130,7 +156,7 @@ class TypedBesideTest {
             browser.page.click("summary:has-text('Read one module only')");
             browser.page.selectOption("select[name=module]", "engine");
             browser.act("Read and store");
-            browser.page.waitForSelector("#typed-beside:has-text('press its own button first')");
+            browser.awaitShown("#typed-beside:has-text('press its own button first')");
             assertThat(steps.facts().baseline()).isEmpty();
             browser.act("Read and store");
             browser.awaitNext("Baseline is done");

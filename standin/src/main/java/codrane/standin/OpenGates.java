@@ -7,14 +7,17 @@ import codrane.core.run.RunAction;
 import codrane.core.run.RunState;
 import codrane.link.run.RunGates;
 import codrane.link.time.VirtualTime;
+import codrane.standin.vehicle.SimulatedVehicle;
 import java.time.Duration;
 
 /** Nothing stands between a simulated run and the wire. */
 class OpenGates implements RunGates {
     private final VirtualTime time;
+    private final SimulatedVehicle vehicle;
 
-    OpenGates(VirtualTime time) {
+    OpenGates(VirtualTime time, SimulatedVehicle vehicle) {
         this.time = time;
+        this.vehicle = vehicle;
     }
 
     @Override
@@ -22,8 +25,10 @@ class OpenGates implements RunGates {
         return new Verdict.Open();
     }
 
+    /** Somebody brings about what is asked for. */
     @Override
     public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
+        vehicle.bringAbout(conditions.needs());
         return new Verdict.Open();
     }
 

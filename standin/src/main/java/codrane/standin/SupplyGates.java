@@ -14,7 +14,7 @@ class SupplyGates extends OpenGates {
     private final VirtualWorkshop workshop;
 
     SupplyGates(VirtualWorkshop workshop) {
-        super(workshop.time());
+        super(workshop.time(), workshop.vehicle());
         this.workshop = workshop;
     }
 

@@ -5,7 +5,6 @@ import codrane.core.pack.Habits.KeyCycle;
 import codrane.core.pack.Pack;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.PackModule.Ident;
-import codrane.core.pack.VehicleCondition;
 import codrane.core.run.Recovery;
 import codrane.core.run.Rehearser.Rehearsed;
 import codrane.core.run.Reply;
@@ -126,7 +125,7 @@ final class Twin {
     /** The supply is steady, and somebody brings about what is asked for. */
     private final class Gates extends OpenGates {
         Gates() {
-            super(workshop.time());
+            super(workshop.time(), workshop.vehicle());
         }
 
         @Override
@@ -135,13 +134,6 @@ final class Twin {
             workshop.vehicle().key(Key.OFF);
             pause(cycle.off());
             workshop.vehicle().key(Key.ON);
-            return new Verdict.Open();
-        }
-
-        @Override
-        public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
-            boolean running = conditions.needs().contains(VehicleCondition.ENGINE_RUNNING);
-            workshop.vehicle().key(running ? Key.RUNNING : Key.ON);
             return new Verdict.Open();
         }
     }

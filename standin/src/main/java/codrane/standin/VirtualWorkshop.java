@@ -192,7 +192,7 @@ public final class VirtualWorkshop {
                         new RunLoop.Wire(link, new SimulatedKeys()),
                         vehicle.pack(),
                         image,
-                        new OpenGates(time),
+                        new OpenGates(time, vehicle),
                         journal)
                 .run(start)
                 .action();

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
-import codrane.core.pack.VehicleCondition;
 import codrane.core.run.Recovery;
 import codrane.core.run.Reply;
 import codrane.core.run.RunAction;
@@ -259,14 +258,6 @@ final class SimulatedTrial {
         Gates(SimulatedRecords.Node node) {
             super(workshop);
             this.node = node;
-        }
-
-        /** A person brings about what is asked for. */
-        @Override
-        public Verdict awaitConditions(RunState state, RunAction.AwaitConditions conditions) {
-            boolean running = conditions.needs().contains(VehicleCondition.ENGINE_RUNNING);
-            workshop.vehicle().key(running ? Key.RUNNING : Key.ON);
-            return new Verdict.Open();
         }
 
         @Override

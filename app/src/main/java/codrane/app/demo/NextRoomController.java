@@ -35,6 +35,10 @@ class NextRoomController {
             Map.entry("tailgate-closed", "/tailgate/closed"),
             Map.entry("gear-park", "/gear/park"),
             Map.entry("gear-drive", "/gear/drive"),
+            Map.entry("windows-open", "/windows/open"),
+            Map.entry("windows-closed", "/windows/closed"),
+            Map.entry("start-inhibited", "/start/inhibited"),
+            Map.entry("start-released", "/start/released"),
             Map.entry("key-learned", "/keys/learned"),
             Map.entry("cut", "/cut"),
             Map.entry("tool-unboxed", "/tool/unboxed"),
@@ -102,7 +106,9 @@ class NextRoomController {
                 + ", key " + look.path("key").asString()
                 + ", doors " + look.path("doors").asString()
                 + ", tailgate " + look.path("tailgate").asString()
+                + ", windows " + look.path("windows").asString()
                 + ", gear in " + look.path("gear").asString()
+                + ", start " + look.path("start").asString()
                 + (asleep ? "; the vehicle sleeps." : ".")
                 + shows(look);
     }
@@ -123,7 +129,9 @@ class NextRoomController {
         if (!key.equals("running")) acts.add(new Act("key-running", "Start the engine"));
         acts.add(toggle(look, "doors", "closed", "open", "Close the doors", "Open a door"));
         acts.add(toggle(look, "tailgate", "closed", "open", "Close the tailgate", "Open the tailgate"));
+        acts.add(toggle(look, "windows", "closed", "open", "Close the windows", "Open a window"));
         acts.add(toggle(look, "gear", "park", "drive", "Put it in park", "Take it out of park"));
+        acts.add(toggle(look, "start", "released", "inhibited", "Release the start", "Inhibit the start"));
         if (look.has("keys")) acts.add(new Act("key-learned", "Learn a key with another tool"));
         acts.add(new Act("cut", "Pull the cable for a moment"));
         acts.add(

@@ -14,6 +14,7 @@ public enum Concern {
     EMISSIONS("Emissions: only the maker's unaltered software and values."),
     LIGHTS("Lights: the market's rules say what may shine."),
     DRIVER_VIEW("Screens in the driver's view: the market's rules say what may move there."),
+    SPEEDOMETER("Speedometer: compare it with a measured way, on the tyres that are fitted."),
     INSURANCE("The insurer may have to be told."),
     LICENSED_WORK("Licensed work: a person whom local law allows to do this.");
 

@@ -27,12 +27,17 @@ public record Equipment(
         List<Cable> cables,
         Duration asleepAfter,
         Habits habits) {
-    /** What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park; the key also 2: running. */
+    /**
+     * What a person moves. The octet read is 0 or 1: off or on, closed or open, drive or park, start released or inhibited;
+     * the key also 2: running.
+     */
     public enum Sensor {
         KEY,
         DOORS,
         TAILGATE,
-        GEAR
+        GEAR,
+        WINDOWS,
+        START
     }
 
     /**

@@ -66,7 +66,7 @@ final class EquipmentReader {
                             entry.integer("routine", 0, 0xFFFF),
                             entry.text("title"),
                             Duration.ofSeconds(entry.integer("seconds", 0, 3600)),
-                            needs(entry),
+                            needs(entry, entry.texts("needs")),
                             entry.constant("effect", Procedure.Effect.values()),
                             entry.text("expect", "")));
             entry.end();
@@ -74,9 +74,10 @@ final class EquipmentReader {
         return procedures;
     }
 
-    private static List<VehicleCondition> needs(YamlMap in) {
+    /** Conditions by their keys. */
+    static List<VehicleCondition> needs(YamlMap in, List<String> keys) {
         List<VehicleCondition> needs = new ArrayList<>();
-        for (String key : in.texts("needs")) {
+        for (String key : keys) {
             VehicleCondition.of(key)
                     .ifPresentOrElse(needs::add, () -> in.problem("needs", "names " + key + ", which is no condition"));
         }

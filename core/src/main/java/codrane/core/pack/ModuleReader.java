@@ -203,9 +203,17 @@ final class ModuleReader {
                 in.integer("block-size", 0, 255),
                 in.millis("erase-ms", 600_000),
                 in.micros("block-us", 10_000_000),
-                in.millis("verify-ms", 600_000));
+                in.millis("verify-ms", 600_000),
+                in.has("before") ? before(in.map("before")) : new PackModule.Before(List.of(), "", ""));
         in.end();
         return flash;
+    }
+
+    private static PackModule.Before before(YamlMap in) {
+        PackModule.Before before = new PackModule.Before(
+                EquipmentReader.needs(in, in.someTexts("needs")), in.text("how", ""), in.text("after", ""));
+        in.end();
+        return before;
     }
 
     private static PackModule.Range range(YamlMap in) {

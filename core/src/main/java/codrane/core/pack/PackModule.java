@@ -169,6 +169,7 @@ public record PackModule(
      * @param hardware where the image holds the hardware number that it is for
      * @param blockBytes octets of one transfer request, header included, 3..4095 on CAN, 3..65535 on DoIP
      * @param blockSize ISO-TP block size that the module asks for, 0..255
+     * @param before what it wants of the vehicle besides the key on and the engine off
      */
     public record Flash(
             Range segment,
@@ -180,12 +181,34 @@ public record PackModule(
             int blockSize,
             Duration erase,
             Duration block,
-            Duration verify) {
+            Duration verify,
+            Before before) {
         /** The same memory with so many octets. */
         public Flash withLength(int octets) {
             Range whole = new Range(segment.start(), octets);
             return new Flash(
-                    whole, version, hardware, resume, blockBytes, separationTime, blockSize, erase, block, verify);
+                    whole,
+                    version,
+                    hardware,
+                    resume,
+                    blockBytes,
+                    separationTime,
+                    blockSize,
+                    erase,
+                    block,
+                    verify,
+                    before);
+        }
+    }
+
+    /**
+     * @param needs conditions that the module itself checks, too
+     * @param how they are brought about, as a sentence without its end; empty when their names say it
+     * @param after what a person does about them when it is written; may be empty
+     */
+    public record Before(List<VehicleCondition> needs, String how, String after) {
+        public Before {
+            needs = List.copyOf(needs);
         }
     }
 

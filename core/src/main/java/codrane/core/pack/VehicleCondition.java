@@ -9,7 +9,10 @@ public enum VehicleCondition {
     ENGINE_RUNNING("the engine running", Sensor.KEY, 2, 2),
     DOORS_CLOSED("all doors closed", Sensor.DOORS, 0, 0),
     TAILGATE_CLOSED("the tailgate closed", Sensor.TAILGATE, 0, 0),
-    GEAR_PARK("the gear in park", Sensor.GEAR, 1, 1);
+    GEAR_PARK("the gear in park", Sensor.GEAR, 1, 1),
+    WINDOWS_CLOSED("all windows closed", Sensor.WINDOWS, 0, 0),
+    /** Nobody can start the engine, by mistake or by the remote, while it is written. */
+    START_INHIBITED("the start inhibited", Sensor.START, 1, 1);
 
     private final String words;
     private final Sensor sensor;
@@ -31,6 +34,11 @@ public enum VehicleCondition {
     /** @param position as the sensor tells it, see {@link Sensor} */
     public boolean holds(int position) {
         return position >= least && position <= most;
+    }
+
+    /** The first position at which it holds. */
+    public int position() {
+        return least;
     }
 
     public String words() {

@@ -55,7 +55,7 @@ public final class Cautions {
             case LIFTING -> kind == Kind.FUNCTION_TEST;
             case IMMOBILISER -> kind == Kind.PAIR || kind == Kind.ADD_KEY;
             case RESTRAINTS, HIGH_VOLTAGE, LICENSED_WORK -> WORKED.contains(kind);
-            case EMISSIONS, LIGHTS, DRIVER_VIEW, INSURANCE -> kind == Kind.WRITE_CODING;
+            case EMISSIONS, LIGHTS, DRIVER_VIEW, SPEEDOMETER, INSURANCE -> kind == Kind.WRITE_CODING;
         };
     }
 }

@@ -9,7 +9,9 @@ import codrane.core.plan.Operation;
 import codrane.core.plan.Operation.Kind;
 import codrane.core.plan.ProgrammingSeconds;
 import codrane.core.plan.VehicleFacts;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** The operation that programs one module. */
 final class ProgramModule {
@@ -25,7 +27,7 @@ final class ProgramModule {
                         reason)
                 .needing("calibration for its hardware", "supply at programming voltage")
                 .holding(HoldPoint.FILE_CHECKED, HoldPoint.POWER_READY)
-                .prompting(List.of("Key on, engine off"))
+                .prompting(conditions(module.flash().orElseThrow().before()))
                 .prompting(Looks.whileWritten(module))
                 .notStoppable();
         String has = facts.answer(module.id()).software();
@@ -39,6 +41,16 @@ final class ProgramModule {
         return altered
                 ? program.because("What is in it was altered: its verification number is none of the maker's.")
                 : program;
+    }
+
+    /** What is brought about before it, and what is done about that afterwards. */
+    private static List<String> conditions(PackModule.Before before) {
+        List<String> prompts = new ArrayList<>();
+        String more = before.needs().stream().map(c -> ", " + c.words()).collect(Collectors.joining());
+        prompts.add("Key on, engine off" + more);
+        if (!before.how().isEmpty()) prompts.add(before.how());
+        if (!before.after().isEmpty()) prompts.add("When the run is done: " + before.after());
+        return prompts;
     }
 
     /** Whether a version is older than another; what is no version tells nothing. */

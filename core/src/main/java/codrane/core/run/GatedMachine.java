@@ -25,13 +25,19 @@ abstract sealed class GatedMachine extends TaskMachine permits UnlockedMachine, 
         return switch (state.phase()) {
             case POWER ->
                 new RunAction.AwaitPower(state.recovering() ? task.window().recovering() : task.window());
-            case PROMPT ->
-                new RunAction.AwaitConditions(
-                        List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF),
-                        "Turn the key on, leave the engine off.");
+            case PROMPT -> new RunAction.AwaitConditions(conditions(), prompt());
             case SESSION -> asks("Open the session", new DiagnosticSessionControl(session()));
             default -> super.action();
         };
+    }
+
+    /** What the vehicle must tell before a session is opened. */
+    List<VehicleCondition> conditions() {
+        return List.of(VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF);
+    }
+
+    String prompt() {
+        return "Turn the key on, leave the engine off.";
     }
 
     int session() {

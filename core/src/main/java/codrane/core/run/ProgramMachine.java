@@ -3,7 +3,9 @@ package codrane.core.run;
 import codrane.core.gateway.OperationMatrix.Operation;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.WireWriter;
+import codrane.core.pack.PackModule.Before;
 import codrane.core.pack.PackModule.Ident;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.run.RunState.Phase;
 import codrane.core.uds.MemoryRange;
 import codrane.core.uds.ResponseCode;
@@ -15,7 +17,9 @@ import codrane.core.uds.UdsRequest.RoutineControl;
 import codrane.core.uds.UdsResponse;
 import java.time.Duration;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * A download: erase, blocks, check, restart. Recovering, the module is asked how far it got, and what it says decides where
@@ -38,10 +42,24 @@ final class ProgramMachine extends UnlockedMachine {
     static final String CHECK = "Let the module check itself";
 
     private final RunTask.Program task;
+    private final Before before;
 
     ProgramMachine(RunState state, RunTask.Program task) {
         super(state, task);
         this.task = task;
+        before = task.module().flash().orElseThrow().before();
+    }
+
+    @Override
+    List<VehicleCondition> conditions() {
+        return Stream.concat(super.conditions().stream(), before.needs().stream())
+                .distinct()
+                .toList();
+    }
+
+    @Override
+    String prompt() {
+        return super.prompt() + (before.how().isEmpty() ? "" : " " + before.how() + ".");
     }
 
     @Override

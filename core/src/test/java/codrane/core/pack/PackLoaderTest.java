@@ -50,7 +50,7 @@ class PackLoaderTest {
                 "bitrate: 500000|bitrate: 5|link.bitrate is 5",
                 "check-digit: true|check-digit: yes|expected true or false",
                 "resume: from-address|resume: maybe|expected one of from-address, from-erase",
-                "version: 2|version: 2\\nversion: 3|version is there twice",
+                "version: 3|version: 3\\nversion: 4|version is there twice",
                 "title: Brennick Lorne|titel: Brennick Lorne|title is missing",
                 "title: Brennick Lorne|title: Brennick Lorne\\ncolour: red|colour is not known here",
                 "blocks: [doors-main, doors-ways]|blocks: [door-main]|names the layout door-main, which is not there",

@@ -166,5 +166,11 @@ class RoutineTest {
         assertThat(VehicleCondition.ENGINE_RUNNING.holds(1)).isFalse();
         assertThat(VehicleCondition.DOORS_CLOSED.holds(1)).isFalse();
         assertThat(VehicleCondition.GEAR_PARK.holds(1)).isTrue();
+        assertThat(VehicleCondition.WINDOWS_CLOSED.holds(1)).isFalse();
+        assertThat(VehicleCondition.START_INHIBITED.holds(0)).isFalse();
+        for (VehicleCondition condition : VehicleCondition.values())
+            assertThat(condition.holds(condition.position()))
+                    .as(condition.key())
+                    .isTrue();
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import codrane.core.octets.Bytes;
 import codrane.core.pack.PackModule;
 import codrane.core.pack.Packs;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.power.PowerWindow;
 import codrane.core.run.RunState.Phase;
 import codrane.core.uds.ResponseCode;
@@ -107,6 +108,21 @@ class RunMachineTest {
                         "3E00",
                         "22F189");
         assertThat(module.blocks).isEqualTo(3);
+    }
+
+    /** Somebody is asked for what the module wants of the vehicle, and told how, before its session is opened. */
+    @Test
+    void program_moduleThatWantsTheStartInhibited_waitsForItBeforeItsSession() {
+        RunTask.Program engine = new RunTask.Program(
+                Packs.load("ardwyn-gannet").module("engine"), 0x100000, 3000, 0xCAFE, "9.2", WINDOW, "Program");
+        Step step = RunMachine.next(RunState.begin(List.of(engine)), new RunEvent.Proceed());
+        assertThat(step.action()).isInstanceOf(RunAction.AwaitPower.class);
+        RunAction.AwaitConditions asked = (RunAction.AwaitConditions)
+                RunMachine.next(step.state(), new RunEvent.Proceed()).action();
+        assertThat(asked.needs())
+                .containsExactly(
+                        VehicleCondition.KEY_ON, VehicleCondition.ENGINE_OFF, VehicleCondition.START_INHIBITED);
+        assertThat(asked.prompt()).contains("leave the engine off", "service switch at the battery box");
     }
 
     @Test

@@ -113,6 +113,10 @@ public final class ControlPort implements AutoCloseable {
             case "tailgate/closed" -> move(Sensor.TAILGATE, 0);
             case "gear/drive" -> move(Sensor.GEAR, 0);
             case "gear/park" -> move(Sensor.GEAR, 1);
+            case "windows/open" -> move(Sensor.WINDOWS, 1);
+            case "windows/closed" -> move(Sensor.WINDOWS, 0);
+            case "start/inhibited" -> move(Sensor.START, 1);
+            case "start/released" -> move(Sensor.START, 0);
             case "keys/learned" ->
                 running().act(() -> running().vehicle().immobiliser().learnedElsewhere());
             case "cut" -> running().cut();

@@ -7,6 +7,7 @@ import codrane.core.uds.Service;
 import codrane.core.uds.UdsRequest;
 import codrane.core.uds.UdsResponse;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 
 /** DiagnosticSessionControl, ECUReset, CommunicationControl, TesterPresent, LinkControl. */
@@ -19,11 +20,15 @@ final class SessionServices implements ServiceGroup {
     private final DiagnosticSession session;
     private final Runnable restart;
     private final Surroundings around;
+    /** What the vehicle must be like for a programming session, besides an engine that stands. */
+    private final List<VehicleCondition> before;
+
     private boolean rateVerified;
 
-    SessionServices(DiagnosticSession session, Surroundings around, Runnable restart) {
+    SessionServices(DiagnosticSession session, Surroundings around, List<VehicleCondition> before, Runnable restart) {
         this.session = session;
         this.around = around;
+        this.before = before;
         this.restart = restart;
     }
 
@@ -55,7 +60,7 @@ final class SessionServices implements ServiceGroup {
     }
 
     private void open(int wanted, Answer answer) {
-        if (wanted == session.pack().programming() && around.holds(VehicleCondition.ENGINE_RUNNING)) {
+        if (wanted == session.pack().programming() && !ready()) {
             answer.refuse(Known.CONDITIONS_NOT_CORRECT);
             return;
         }
@@ -63,6 +68,11 @@ final class SessionServices implements ServiceGroup {
         else session.enter(wanted);
         answer.positive(new UdsResponse.DiagnosticSessionControl(
                 wanted, session.pack().p2(), session.pack().p2Star()));
+    }
+
+    /** Whether the vehicle is as it must be to be programmed. */
+    private boolean ready() {
+        return !around.holds(VehicleCondition.ENGINE_RUNNING) && before.stream().allMatch(around::holds);
     }
 
     /** Normal messages are not simulated one by one; a quiet module is not taken for a lost one. */

@@ -6,6 +6,7 @@ import codrane.core.fault.FaultCode;
 import codrane.core.octets.Bytes;
 import codrane.core.octets.DecodeResult.Decoded;
 import codrane.core.pack.PackModule;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.uds.ResponseCode.Known;
 import codrane.core.uds.Service;
 import codrane.core.uds.UdsRequest;
@@ -51,7 +52,7 @@ public final class UdsServer {
         session = new DiagnosticSession(state, around, time);
         live = new LiveValues(state.module, around, time);
         groups = List.of(
-                new SessionServices(session, around, this::restart),
+                new SessionServices(session, around, before(state.module), this::restart),
                 new SecurityServices(state.module, session, around),
                 new DataServices(state, around, live),
                 new MemoryServices(state, session, around),
@@ -59,6 +60,10 @@ public final class UdsServer {
                 new RoutineServices(state, session, around),
                 new ObdServices(state, around));
         for (ServiceGroup group : groups) group.rules().keySet().forEach(service -> byService.put(service, group));
+    }
+
+    private static List<VehicleCondition> before(PackModule module) {
+        return module.flash().map(flash -> flash.before().needs()).orElse(List.of());
     }
 
     public PackModule module() {

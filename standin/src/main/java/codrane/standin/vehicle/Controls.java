@@ -7,7 +7,7 @@ import codrane.core.pack.VehicleCondition;
 import java.util.EnumMap;
 import java.util.Map;
 
-/** What a person moves on a vehicle: key, doors, tailgate, gear. */
+/** What a person moves on a vehicle: key, doors, tailgate, gear, windows, and what inhibits the start. */
 final class Controls {
     private static final int RUNNING = 2;
 
@@ -18,6 +18,8 @@ final class Controls {
         positions.put(Sensor.DOORS, 0);
         positions.put(Sensor.TAILGATE, 0);
         positions.put(Sensor.GEAR, 1);
+        positions.put(Sensor.WINDOWS, 0);
+        positions.put(Sensor.START, 0);
     }
 
     int position(Sensor sensor) {
@@ -40,6 +42,8 @@ final class Controls {
             case DOORS_CLOSED -> position(Sensor.DOORS) == 0;
             case TAILGATE_CLOSED -> position(Sensor.TAILGATE) == 0;
             case GEAR_PARK -> position(Sensor.GEAR) == 1;
+            case WINDOWS_CLOSED -> position(Sensor.WINDOWS) == 0;
+            case START_INHIBITED -> position(Sensor.START) == 1;
         };
     }
 }

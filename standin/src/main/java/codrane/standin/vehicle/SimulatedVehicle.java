@@ -109,13 +109,13 @@ public final class SimulatedVehicle implements Surroundings {
         return Key.values()[controls.position(Sensor.KEY)];
     }
 
-    /** Turns the key. Off for long enough, the vehicle sleeps. */
+    /** Turns the key. Off for long enough, the vehicle sleeps; while its start is inhibited the engine does not run. */
     public void key(Key position) {
         boolean wasOff = controls.keyOff();
         int number = switch (position) {
             case OFF -> 0;
             case ON -> 1;
-            case RUNNING -> 2;
+            case RUNNING -> controls.holds(VehicleCondition.START_INHIBITED) ? 1 : 2;
         };
         move(Sensor.KEY, number);
         supply.key(number != 0);
@@ -145,6 +145,14 @@ public final class SimulatedVehicle implements Surroundings {
     /** @param position see {@link Sensor} */
     public void move(Sensor sensor, int position) {
         controls.move(sensor, position);
+    }
+
+    /** What a person does who is asked for these conditions; the key is on at least. */
+    public void bringAbout(List<VehicleCondition> conditions) {
+        conditions.stream().filter(c -> c.sensor() != Sensor.KEY).forEach(c -> move(c.sensor(), c.position()));
+        boolean running = conditions.contains(VehicleCondition.ENGINE_RUNNING);
+        if (running) move(Sensor.START, 0);
+        key(running ? Key.RUNNING : Key.ON);
     }
 
     /** Another workshop updated a module. */

@@ -31,6 +31,8 @@ final class VehicleLook {
         look.put("doors", vehicle.position(Sensor.DOORS) == 0 ? "closed" : "open");
         look.put("tailgate", vehicle.position(Sensor.TAILGATE) == 0 ? "closed" : "open");
         look.put("gear", vehicle.position(Sensor.GEAR) == 1 ? "park" : "drive");
+        look.put("windows", vehicle.position(Sensor.WINDOWS) == 0 ? "closed" : "open");
+        look.put("start", vehicle.position(Sensor.START) == 0 ? "released" : "inhibited");
         look.put("asleep", vehicle.asleep());
         look.put("supportUnit", vehicle.supply().unitOn());
         look.put("gateway", gateway());

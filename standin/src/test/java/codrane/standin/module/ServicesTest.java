@@ -11,6 +11,7 @@ import codrane.standin.Conditions;
 import codrane.standin.Scenes;
 import codrane.standin.TestPacks;
 import codrane.standin.vehicle.Setup;
+import codrane.standin.vehicle.SimulatedVehicle;
 import codrane.standin.vehicle.SimulatedVehicle.Key;
 import java.time.Duration;
 import org.junit.jupiter.api.Test;
@@ -141,6 +142,9 @@ class ServicesTest {
         doors.workshop.vehicle().move(codrane.core.pack.Equipment.Sensor.DOORS, 1);
         assertThat(doors.ask("31010203")).isEqualTo("7F3122"); // doors must be closed
         doors.workshop.vehicle().move(codrane.core.pack.Equipment.Sensor.DOORS, 0);
+        doors.workshop.vehicle().move(codrane.core.pack.Equipment.Sensor.WINDOWS, 1);
+        assertThat(doors.ask("31010203")).isEqualTo("7F3122"); // and windows
+        doors.workshop.vehicle().move(codrane.core.pack.Equipment.Sensor.WINDOWS, 0);
         assertThat(doors.ask("31010203")).isEqualTo("7101020301");
         assertThat(doors.ask("31030203")).isEqualTo("7103020301");
         doors.wait(Duration.ofSeconds(14));
@@ -150,6 +154,21 @@ class ServicesTest {
         doors.workshop.vehicle().key(Key.ON);
         doors.ask("14FFFFFF");
         assertThat(doors.faults()).isEmpty();
+    }
+
+    @Test
+    void startThatMustBeInhibited_programmingIsRefusedUntilItIs_andNobodyStartsItThen() {
+        Asking engine = new Asking(Setup.healthy(TestPacks.load("ardwyn-gannet"), Conditions.GANNET), "engine");
+        SimulatedVehicle vehicle = engine.workshop.vehicle();
+        assertThat(engine.ask("1002")).isEqualTo("7F1022");
+        assertThat(engine.ask("1003")).startsWith("5003"); // to write a setting it may be as it is
+        vehicle.move(codrane.core.pack.Equipment.Sensor.START, 1);
+        assertThat(engine.ask("1002")).startsWith("5002");
+        vehicle.key(Key.RUNNING);
+        assertThat(vehicle.key()).isEqualTo(Key.ON);
+        vehicle.move(codrane.core.pack.Equipment.Sensor.START, 0);
+        vehicle.key(Key.RUNNING);
+        assertThat(vehicle.key()).isEqualTo(Key.RUNNING);
     }
 
     @Test

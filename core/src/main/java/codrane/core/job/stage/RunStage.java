@@ -9,6 +9,8 @@ import codrane.core.job.act.NextAct.Tone;
 import codrane.core.job.hold.HoldRules;
 import codrane.core.job.release.Release;
 import codrane.core.pack.Habits.KeyCycle;
+import codrane.core.pack.PackModule.Before;
+import codrane.core.pack.VehicleCondition;
 import codrane.core.plan.HoldPoint;
 import codrane.core.plan.JobProgress.Hold;
 import codrane.core.plan.Operation;
@@ -16,6 +18,8 @@ import codrane.core.plan.Stage;
 import codrane.core.text.Words;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Run: the writes are released, carried out, and recovered if need be. */
 public final class RunStage implements StageRules {
@@ -58,7 +62,7 @@ public final class RunStage implements StageRules {
         boolean moves = RunTasks.startedByHand(left.getFirst());
         return new NextAct(
                 moves ? byHandTitle(state, left.getFirst()) : title(state, run, left),
-                before + "Tick each below. "
+                before + readyFirst(state, left) + "Tick each below. "
                         + (programs
                                 ? "From erase to verify it can pause, but not stop. Keep the support unit on and leave"
                                         + " the key."
@@ -68,6 +72,34 @@ public final class RunStage implements StageRules {
                         : Safe.toStop(state),
                 Tone.WRITE,
                 List.of(Act.strong(run.isPresent() ? "Release and go on" : "Release and start", Release.RUN)));
+    }
+
+    /** What modules want of the vehicle before they are programmed, and how it is brought about. */
+    private static String readyFirst(JobState state, List<Operation> left) {
+        return wanted(state, left)
+                .map(before -> "First: "
+                        + before.needs().stream().map(VehicleCondition::words).collect(Collectors.joining(", "))
+                        + ". " + (before.how().isEmpty() ? "" : before.how() + ". "))
+                .distinct()
+                .collect(Collectors.joining());
+    }
+
+    /** What was brought about for a programming is taken back. */
+    private static String afterwards(JobState state) {
+        return wanted(state, state.operations())
+                .map(Before::after)
+                .filter(after -> !after.isEmpty())
+                .distinct()
+                .map(after -> " " + Words.capital(after) + ".")
+                .collect(Collectors.joining());
+    }
+
+    private static Stream<Before> wanted(JobState state, List<Operation> operations) {
+        return operations.stream()
+                .filter(o -> o.kind() == Operation.Kind.PROGRAM)
+                .flatMap(o -> state.pack().module(o.module()).flash().stream())
+                .map(flash -> flash.before())
+                .filter(before -> !before.needs().isEmpty());
     }
 
     private static String title(JobState state, Optional<JobRun> run, List<Operation> left) {
@@ -182,7 +214,7 @@ public final class RunStage implements StageRules {
         return state.run()
                 .map(run -> run.endedAt()
                         .map(end -> run.sentence() + " " + state.now().dayAndTime(end) + ", released by "
-                                + run.startedBy() + ".")
+                                + run.startedBy() + "." + afterwards(state))
                         .orElse(run.sentence()));
     }
 }
