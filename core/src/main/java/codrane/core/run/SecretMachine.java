@@ -134,7 +134,8 @@ abstract sealed class SecretMachine extends GatedMachine permits PairMachine, Le
         return state.phase() == Phase.LOOK_AGAIN && triedEnough()
                 ? safe(
                         "does not answer: whether it was done is not known",
-                        "Check its supply, then go on: it is asked first, and no code is sent blindly.")
+                        "See that the key is on and that it has supply, then go on: it is asked first, and no code is sent"
+                                + " blindly.")
                 : super.silent(waited);
     }
 
