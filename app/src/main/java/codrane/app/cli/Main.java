@@ -24,6 +24,7 @@ import picocli.CommandLine.Command;
             Main.Features.class,
             Main.Scale.class,
             Main.Variant.class,
+            Main.Keys.class,
             Main.Serial.class,
             Main.Audit.class,
             CrcCommand.class,
@@ -79,6 +80,9 @@ public final class Main {
 
     @Command(name = "variant", subcommands = VariantRankCommand.class)
     static final class Variant {}
+
+    @Command(name = "keys", subcommands = KeysPlanCommand.class)
+    static final class Keys {}
 
     @Command(name = "run", subcommands = RunSimulateCommand.class)
     static final class Run {}

@@ -47,11 +47,12 @@ final class PlanCommand extends Asked {
     @Parameters(paramLabel = "FACTS.json")
     private String name;
 
-    private record Questions(List<Question> questions) {}
+    record Questions(List<Question> questions) {}
 
-    private record Stop(boolean before, boolean during, boolean after) {}
+    record Stop(boolean before, boolean during, boolean after) {}
 
-    private record Step(
+    /** An operation as scripts see it. */
+    record Step(
             String kind,
             String module,
             String title,
@@ -162,6 +163,7 @@ final class PlanCommand extends Asked {
             List<Decision> decisions,
             Map<String, String> wording,
             Power power,
+            Optional<KeysTold> keys,
             Optional<List<Source>> codingSources,
             List<Law> law,
             List<FaultTold> faults,
@@ -180,7 +182,7 @@ final class PlanCommand extends Asked {
         return plan.blocked() ? Main.FOUND : Main.GOOD;
     }
 
-    private static JsonNode json(Path file) throws IOException {
+    static JsonNode json(Path file) throws IOException {
         JsonNode facts = InputFile.json(file, LONGEST);
         if (!facts.isObject()) throw new UsageException(file + ": an object is needed");
         return facts;
@@ -219,6 +221,7 @@ final class PlanCommand extends Asked {
                 plan.decisions().stream().map(Decision::new).toList(),
                 wording(facts),
                 new Power(PowerNeed.of(facts.pack(), facts.policy(), plan.operations())),
+                KeysTold.of(facts, plan),
                 facts.module().filter(m -> facts.kind().replaces()).map(m -> sources(facts, m)),
                 LawAllows.rules(facts).stream().map(Law::new).toList(),
                 FaultOutlook.of(facts, plan, notes).stream().map(FaultTold::new).toList(),
@@ -235,7 +238,7 @@ final class PlanCommand extends Asked {
         };
     }
 
-    private static List<Step> steps(Plan plan) {
+    static List<Step> steps(Plan plan) {
         List<Step> all = new ArrayList<>();
         String left = "";
         for (Operation operation : plan.operations()) {

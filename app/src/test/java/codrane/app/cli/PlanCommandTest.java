@@ -162,6 +162,32 @@ class PlanCommandTest {
         assertThat(kinds()).contains(operation);
     }
 
+    /** The keeper of the secret is new: every member is paired, keys that are not here are lost. */
+    @Test
+    void keysPlan_isThePartOfThePlanThatIsAboutKeys() throws IOException {
+        String facts = "{'kind':'K12','pack':'peregil-dunlin','vin':'0PGDN4B2ZHC013377','module':'body',"
+                + "'keys':{'known':3,'here':2},'part':{'origin':'new','old':'silent'},"
+                + "'answers':{'body':{'vin':'','software':'5.2','coding':'blank'},'engine':{},'key-reader':{}}}";
+        assertThat(plan(facts)).isZero();
+        JsonNode whole = result();
+        Path file = folder.resolve("facts.json");
+        out.reset();
+        assertThat(Main.run(
+                        List.of("keys", "plan", file.toString(), "--json"),
+                        new PrintStream(out, true, StandardCharsets.UTF_8),
+                        new PrintStream(err, true, StandardCharsets.UTF_8)))
+                .isZero();
+        JsonNode keys = result().path("keys");
+        assertThat(keys).isEqualTo(whole.path("keys"));
+        assertThat(keys.path("keeper").asString()).isEqualTo("body");
+        assertThat(keys.path("paired").toString()).contains("engine", "key-reader");
+        assertThat(keys.path("learned").asInt()).isEqualTo(2);
+        assertThat(keys.path("lost").asInt()).isEqualTo(1);
+        assertThat(kinds()).isNotEmpty().allMatch(kind -> kind.equals("pair") || kind.equals("add-key"));
+        assertThat(plan(lorne("K9", used("tail-lift")))).isZero();
+        assertThat(result().has("keys")).isFalse();
+    }
+
     @Test
     void plan_newTool_needsNoVehicle() throws IOException {
         assertThat(plan("{'kind':'K18'}")).isZero();
