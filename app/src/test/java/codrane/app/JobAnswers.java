@@ -44,7 +44,7 @@ final class JobAnswers {
         answers.put("The vehicle order: to be got", this::orderOfThePapers);
         answers.put("Judge the coding", this::gaps);
         answers.put("Have the keys learned with", this::otherTool);
-        answers.put("Leave everything as it is", this::startInhibited);
+        answers.put("Do what it asks for, then leave", this::startInhibited);
         answers.put("Look on, and do what it asks for", () -> vehicle.accept("/key/running"));
         answers.put("Turn the key off and on as it is counted", this::keyInTime);
         answers.put("Let the modules sleep", () -> turned("off"));

@@ -163,8 +163,11 @@ public final class RunStage implements StageRules {
                     List.of(Act.simple("Stop it", Release.STOP)));
         List<String> looks = state.replaced().map(m -> m.traits().looks()).orElse(List.of());
         String normal = looks.isEmpty() ? "" : " Normal meanwhile: " + String.join(", ", looks) + ".";
+        boolean asks = !run.committed()
+                && run.block() == 0
+                && wanted(state, left.stream().limit(1).toList()).findAny().isPresent();
         return new NextAct(
-                "Leave everything as it is",
+                asks ? "Do what it asks for, then leave everything as it is" : "Leave everything as it is",
                 run.taskTitle() + " is under way." + normal,
                 "If anything fails now: keep the support unit on, Codrane finds the way back.",
                 Tone.WRITE,
