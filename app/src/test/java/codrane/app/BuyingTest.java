@@ -72,6 +72,7 @@ class BuyingTest {
     private static void run(App app, StandinWorld world, JobSteps job) throws Exception {
         assertThat(app.bean(SheetActs.class).fetch(job.number, "tech")).isInstanceOf(Acted.Done.class);
         Until.so(() -> HoldRules.progress(job.facts()).openBefore(Stage.RUN).isEmpty());
+        TestWorld.actDoip(world, "/start/inhibited"); // as the plan says
         job.run();
         Until.so(() -> !job.facts().run().orElseThrow().running());
         assertThat(job.facts().run().orElseThrow().sentence()).contains("\"Empty hopper is weighed\" is started");
