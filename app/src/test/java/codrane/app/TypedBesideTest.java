@@ -101,6 +101,8 @@ class TypedBesideTest {
             assertThat(browser.page.inputValue("[name=lights]")).isEmpty();
             asked.get(1).resume();
             browser.awaitShown("text=Noted.");
+            browser.awaitNext("Does the customer agree");
+            browser.open("/jobs/" + number + "/intake"); // what is kept, not what is put back in the page
             assertThat(browser.page.inputValue("[name=lights]")).isEqualTo("brake lamp");
         }
     }
