@@ -236,11 +236,7 @@ class PairingTest {
     /** The keeper of the secret is new: every member is paired with it, then each key is learned while somebody turns it. */
     @Test
     void k12_newKeyReader_pairsEveryMember_andLearnsEachKeyInItsWindow() throws Exception {
-        Setup setup = Setup.healthy(LORNE, Conditions.LORNE)
-                .with(
-                        "key-reader",
-                        Part.unwritten(LORNE.module("key-reader").software().current()));
-        try (StandinWorld world = TestWorld.with(setup)) {
+        try (StandinWorld world = newKeyReader()) {
             App app = RunningApp.launch(world);
             JobSteps job = toPlan(app, JobKind.REPLACE_DEAD, "key-reader", "NEW");
             assertThat(module(world, "engine").path("paired").asBoolean()).isFalse();
@@ -269,11 +265,7 @@ class PairingTest {
     /** Pulled when one member is paired and the next is not: the page says what to do, and none is paired twice. */
     @Test
     void k12_keyPulledBetweenTwoMembers_isSaid_andNoneIsPairedTwice() throws Exception {
-        Setup setup = Setup.healthy(LORNE, Conditions.LORNE)
-                .with(
-                        "key-reader",
-                        Part.unwritten(LORNE.module("key-reader").software().current()));
-        try (StandinWorld world = TestWorld.with(setup)) {
+        try (StandinWorld world = newKeyReader()) {
             App app = RunningApp.launch(world);
             JobSteps job = toPlan(app, JobKind.REPLACE_DEAD, "key-reader", "NEW");
             toRun(app, job);
@@ -307,6 +299,14 @@ class PairingTest {
     private static void releasedAgain(Browsing browser) {
         browser.awaitShown("text=it is asked first, and no code is sent blindly");
         browser.release();
+    }
+
+    /** The keeper of the secret is new, and knows nobody. */
+    private static StandinWorld newKeyReader() throws Exception {
+        return TestWorld.with(Setup.healthy(LORNE, Conditions.LORNE)
+                .with(
+                        "key-reader",
+                        Part.unwritten(LORNE.module("key-reader").software().current())));
     }
 
     private static boolean paired(StandinWorld world, String member) {

@@ -134,7 +134,7 @@ abstract sealed class SecretMachine extends GatedMachine permits PairMachine, Le
         return state.phase() == Phase.LOOK_AGAIN && triedEnough()
                 ? safe(
                         "does not answer: whether it was done is not known",
-                        "See that the key is on and that it has supply, then go on: it is asked first, and no code is sent"
+                        "See that the key is on and the module has supply, then go on: it is asked first, and no code is sent"
                                 + " blindly.")
                 : super.silent(waited);
     }

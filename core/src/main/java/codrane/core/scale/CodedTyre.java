@@ -33,6 +33,10 @@ public final class CodedTyre {
      */
     public static String effect(BigDecimal from, BigDecimal to) {
         double shown = SHOWN * to.doubleValue() / from.doubleValue();
-        return String.format(java.util.Locale.ROOT, "Where %.0f km/h were shown it is %.1f km/h then.", SHOWN, shown);
+        return String.format(
+                java.util.Locale.ROOT,
+                "Where %.0f km/h were shown it is %.1f km/h then: compare it with a measured way, on the tyres that are fitted.",
+                SHOWN,
+                shown);
     }
 }

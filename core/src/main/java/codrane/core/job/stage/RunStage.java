@@ -76,12 +76,18 @@ public final class RunStage implements StageRules {
 
     /** What modules want of the vehicle before they are programmed, and how it is brought about. */
     private static String readyFirst(JobState state, List<Operation> left) {
-        return wanted(state, left)
-                .map(before -> "First: "
-                        + before.needs().stream().map(VehicleCondition::words).collect(Collectors.joining(", "))
-                        + ". " + (before.how().isEmpty() ? "" : before.how() + ". "))
+        String needs = wanted(state, left)
+                .flatMap(before -> before.needs().stream())
                 .distinct()
+                .map(VehicleCondition::words)
+                .collect(Collectors.joining(", "));
+        String hows = wanted(state, left)
+                .map(Before::how)
+                .filter(how -> !how.isEmpty())
+                .distinct()
+                .map(how -> how + ". ")
                 .collect(Collectors.joining());
+        return needs.isEmpty() ? "" : "First: " + needs + ". " + hows;
     }
 
     /** What was brought about for a programming is taken back. */
@@ -217,7 +223,7 @@ public final class RunStage implements StageRules {
         return state.run()
                 .map(run -> run.endedAt()
                         .map(end -> run.sentence() + " " + state.now().dayAndTime(end) + ", released by "
-                                + run.startedBy() + "." + afterwards(state))
+                                + run.startedBy() + "." + (run.finished() ? afterwards(state) : ""))
                         .orElse(run.sentence()));
     }
 }
